@@ -1,0 +1,1 @@
+export { addRow, convolveRow, encodeRow, filterRow1, filterRow4, linearRow } from './rows'

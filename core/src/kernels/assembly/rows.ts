@@ -1,0 +1,113 @@
+// Compiled by AssemblyScript, not by the project's TypeScript. Pointers are byte addresses in the
+// module's memory; the caller owns all of it. Nothing here allocates or checks bounds.
+
+/** sRGB bytes RGBA to linear, premultiplied floats through a table of 256 floats. */
+export function linearRow(src: usize, dst: usize, pixels: i32, table: usize): void {
+  for (let i: i32 = 0; i < pixels; i++) {
+    const alpha = <f32>load<u8>(src, 3) / 255
+    const colour = f32x4(
+      load<f32>(table + (<usize>load<u8>(src) << 2)),
+      load<f32>(table + (<usize>load<u8>(src, 1) << 2)),
+      load<f32>(table + (<usize>load<u8>(src, 2) << 2)),
+      1,
+    )
+    v128.store(dst, f32x4.mul(colour, f32x4.splat(alpha)))
+    src += 4
+    dst += 16
+  }
+}
+
+/** Filters one row of RGBA floats along x: `taps` weights for each of `width` results. */
+export function filterRow4(
+  src: usize,
+  dst: usize,
+  width: i32,
+  taps: i32,
+  starts: usize,
+  weights: usize,
+): void {
+  for (let x: i32 = 0; x < width; x++) {
+    let sum = f32x4.splat(0)
+    let from = src + (<usize>load<i32>(starts) << 4)
+    for (let t: i32 = 0; t < taps; t++) {
+      sum = f32x4.add(sum, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
+      from += 16
+      weights += 4
+    }
+    v128.store(dst, sum)
+    starts += 4
+    dst += 16
+  }
+}
+
+/** `filterRow4` for rows of one float a pixel. */
+export function filterRow1(
+  src: usize,
+  dst: usize,
+  width: i32,
+  taps: i32,
+  starts: usize,
+  weights: usize,
+): void {
+  for (let x: i32 = 0; x < width; x++) {
+    let sum: f32 = 0
+    let from = src + (<usize>load<i32>(starts) << 2)
+    for (let t: i32 = 0; t < taps; t++) {
+      sum += load<f32>(from) * load<f32>(weights)
+      from += 4
+      weights += 4
+    }
+    store<f32>(dst, sum)
+    starts += 4
+    dst += 4
+  }
+}
+
+/** Adds `weight` × each of `count` floats (rounded up to a multiple of four) to `dst`. */
+export function addRow(src: usize, dst: usize, count: i32, weight: f32): void {
+  const factor = f32x4.splat(weight)
+  for (let i: i32 = 0; i < count; i += 4) {
+    v128.store(dst, f32x4.add(v128.load(dst), f32x4.mul(v128.load(src), factor)))
+    src += 16
+    dst += 16
+  }
+}
+
+/** Convolves a row with `taps` weights; the row has taps − 1 more floats than the result. */
+export function convolveRow(src: usize, dst: usize, count: i32, taps: i32, weights: usize): void {
+  for (let i: i32 = 0; i < count; i += 4) {
+    let sum = f32x4.splat(0)
+    for (let t: i32 = 0; t < taps; t++) {
+      const factor = v128.load32_splat(weights + (<usize>t << 2))
+      sum = f32x4.add(sum, f32x4.mul(v128.load(src + (<usize>t << 2)), factor))
+    }
+    v128.store(dst, sum)
+    src += 16
+    dst += 16
+  }
+}
+
+/** Linear, premultiplied floats to straight sRGB bytes through a table of 65,536 bytes. */
+export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): void {
+  const zero = f32x4.splat(0)
+  const one = f32x4.splat(1)
+  const steps = f32x4.splat(65535)
+  const half = f32x4.splat(0.5)
+  for (let i: i32 = 0; i < pixels; i++) {
+    let colour = v128.load(src)
+    const alpha = f32x4.extract_lane(colour, 3)
+    if (alpha <= 0) {
+      store<u32>(dst, 0)
+    } else {
+      if (alpha < 1) colour = f32x4.div(colour, f32x4.splat(alpha))
+      colour = f32x4.min(f32x4.max(colour, zero), one)
+      const index = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(colour, steps), half))
+      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 0)))
+      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 1)), 1)
+      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 2)), 2)
+      store<u8>(dst, alpha >= 1 ? 255 : <u8>(alpha * 255 + 0.5), 3)
+    }
+    src += 16
+    dst += 4
+  }
+}

@@ -1,0 +1,71 @@
+import { KERNEL_BYTES } from './binary'
+
+/** The kernels' functions; see assembly/. Every pointer is an offset from `reserve`. */
+interface Kernels {
+  linearRow(src: number, dst: number, pixels: number, table: number): void
+  filterRow4(
+    src: number,
+    dst: number,
+    width: number,
+    taps: number,
+    starts: number,
+    weights: number,
+  ): void
+  filterRow1: Kernels['filterRow4']
+  addRow(src: number, dst: number, count: number, weight: number): void
+  convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
+  encodeRow(src: number, dst: number, pixels: number, table: number): void
+}
+
+const PAGE_BYTES = 65536
+/** Kernels work in groups of four floats and may write a little past the end of a block. */
+const SLACK_BYTES = 64
+
+const memory = new WebAssembly.Memory({ initial: 4 })
+
+export const kernels = new WebAssembly.Instance(new WebAssembly.Module(KERNEL_BYTES), {
+  env: { memory },
+}).exports as Kernels // the exports are what assembly/index.ts exports
+
+let fixedBytes = 16
+
+const aligned = (bytes: number): number => (bytes + 15) & ~15
+
+function ensure(bytes: number): void {
+  const missing = bytes - memory.buffer.byteLength
+  if (missing > 0) memory.grow(Math.ceil(missing / PAGE_BYTES))
+}
+
+/**
+ * Blocks of kernel memory for one synchronous computation: the offset of each, in order. The
+ * next call hands out the same memory again. Contents are undefined. Make views of the memory
+ * only afterwards, for growing it invalidates them.
+ */
+export function reserve(...byteLengths: number[]): number[] {
+  let at = fixedBytes
+  const offsets = byteLengths.map((bytes) => {
+    const offset = at
+    at += aligned(bytes) + SLACK_BYTES
+    return offset
+  })
+  ensure(at)
+  return offsets
+}
+
+/** Copies a table into kernel memory for good and gives its offset. */
+export function fixedTable(table: Float32Array | Uint8Array): number {
+  const offset = fixedBytes
+  fixedBytes += aligned(table.byteLength)
+  ensure(fixedBytes)
+  new Uint8Array(memory.buffer, offset, table.byteLength).set(
+    new Uint8Array(table.buffer, table.byteOffset, table.byteLength),
+  )
+  return offset
+}
+
+export const bytesAt = (offset: number, length: number): Uint8Array =>
+  new Uint8Array(memory.buffer, offset, length)
+export const floatsAt = (offset: number, length: number): Float32Array =>
+  new Float32Array(memory.buffer, offset, length)
+export const intsAt = (offset: number, length: number): Int32Array =>
+  new Int32Array(memory.buffer, offset, length)

@@ -1,0 +1,41 @@
+export {
+  assertLength,
+  assertSameSize,
+  labRaster,
+  linearRaster,
+  planeF32,
+  planeU8,
+  srgbRaster,
+  type LabPicture,
+  type LinearRgba,
+  type PlaneF32,
+  type PlaneU8,
+  type Raster,
+  type RasterFormat,
+  type Size,
+  type SrgbRgba8,
+} from './raster'
+export { SizeMismatchError } from './errors'
+export {
+  BYTE_OF_LINEAR,
+  byteOfLinear,
+  LINEAR_OF_BYTE,
+  LINEAR_STEPS,
+  linearToSrgb,
+  srgbToLinear,
+} from './transfer'
+export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
+export { labOfLinear, linearToLab } from './lab'
+export { CUBIC, LINEAR, resampleTable, type Kernel, type ResampleTable } from './resampleTable'
+export {
+  fitInside,
+  resampleLinear,
+  resamplePlane,
+  resampleSrgb,
+  wholeOf,
+  type Window,
+} from './resample'
+export { srgbOfLinear } from './encodeSrgb'
+export { gaussianBlur, softenInterleaved, softenPlane } from './blur'
+export { boxAbove, components, type Component, type Components } from './components'
+export { squaredDistance } from './distance'

@@ -1,0 +1,34 @@
+/** Where the sRGB curve turns from straight to power (IEC 61966-2-1). */
+const SRGB_KNEE = 0.04045
+const LINEAR_KNEE = 0.0031308
+
+/** One sRGB component (0…1) to linear light (0…1). */
+export function srgbToLinear(srgb01: number): number {
+  return srgb01 <= SRGB_KNEE ? srgb01 / 12.92 : ((srgb01 + 0.055) / 1.055) ** 2.4
+}
+
+/** One component in linear light to sRGB; below 0 and above 1 it is clamped. */
+export function linearToSrgb(linear01: number): number {
+  const l = Math.min(1, Math.max(0, linear01))
+  return l <= LINEAR_KNEE ? l * 12.92 : 1.055 * l ** (1 / 2.4) - 0.055
+}
+
+/** Linear light for each sRGB byte. */
+export const LINEAR_OF_BYTE: Float32Array = Float32Array.from({ length: 256 }, (_, byte) =>
+  srgbToLinear(byte / 255),
+)
+
+/**
+ * sRGB byte for linear light in steps of 1/65535: `BYTE_OF_LINEAR[(x * 65535 + 0.5) | 0]`.
+ * Every byte survives the way to linear light and back.
+ */
+export const LINEAR_STEPS = 65535
+export const BYTE_OF_LINEAR: Uint8Array = Uint8Array.from({ length: LINEAR_STEPS + 1 }, (_, i) =>
+  Math.round(linearToSrgb(i / LINEAR_STEPS) * 255),
+)
+
+/** The sRGB byte of one component in linear light, clamped to 0…255. */
+export function byteOfLinear(linear01: number): number {
+  const clamped = linear01 <= 0 ? 0 : linear01 >= 1 ? 1 : linear01
+  return BYTE_OF_LINEAR[(clamped * LINEAR_STEPS + 0.5) | 0]!
+}

@@ -1,0 +1,1 @@
+export { FINDER_SIDE_PX, findProduct, type Finder } from './cut/finder'
