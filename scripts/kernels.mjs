@@ -4,8 +4,8 @@ import { readFile, writeFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import asc from 'assemblyscript/asc'
 
-const folder = fileURLToPath(new URL('../core/src/kernels/', import.meta.url))
-const target = `${folder}binary.ts`
+const folder = fileURLToPath(new URL('../core/', import.meta.url))
+const target = `${folder}src/kernels/binary.ts`
 
 export async function compileKernels() {
   const { error, stderr, binary } = await compile()

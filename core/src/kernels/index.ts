@@ -1,6 +1,6 @@
 import { KERNEL_BYTES } from './binary'
 
-/** The kernels' functions; see assembly/. Every pointer is an offset from `reserve`. */
+/** The kernels' functions; see core/assembly. Every pointer is an offset from `reserve`. */
 interface Kernels {
   linearRow(src: number, dst: number, pixels: number, table: number): void
   filterRow4(
@@ -15,6 +15,7 @@ interface Kernels {
   addRow(src: number, dst: number, count: number, weight: number): void
   convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
   encodeRow(src: number, dst: number, pixels: number, table: number): void
+  maximumFlow(nodes: number, work: number, offsets: number): number
 }
 
 const PAGE_BYTES = 65536
@@ -25,7 +26,7 @@ const memory = new WebAssembly.Memory({ initial: 4 })
 
 export const kernels = new WebAssembly.Instance(new WebAssembly.Module(KERNEL_BYTES), {
   env: { memory },
-}).exports as Kernels // the exports are what assembly/index.ts exports
+}).exports as Kernels // the exports are what core/assembly/index.ts exports
 
 let fixedBytes = 16
 

@@ -25,7 +25,7 @@ export {
   srgbToLinear,
 } from './transfer'
 export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
-export { labOfLinear, linearToLab } from './lab'
+export { labOfLinear, labToLinear, linearToLab } from './lab'
 export { CUBIC, LINEAR, resampleTable, type Kernel, type ResampleTable } from './resampleTable'
 export {
   fitInside,

@@ -20,6 +20,22 @@ export function linearToLab([r, g, b]: Rgb): Rgb {
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)]
 }
 
+const inverse = (t: number): number =>
+  t > 6 / 29 ? t * t * t : (t - 16 / 116) / SLOPE
+
+/** Linear light of one CIE L*a*b* (D65) colour; outside of sRGB it leaves 0…1. */
+export function labToLinear([l, a, b]: Rgb): Rgb {
+  const fy = (l + 16) / 116
+  const x = inverse(fy + a / 500) * 0.95047
+  const y = inverse(fy)
+  const z = inverse(fy - b / 200) * 1.08883
+  return [
+    3.2404542 * x - 1.5371385 * y - 0.4985314 * z,
+    -0.969266 * x + 1.8760108 * y + 0.041556 * z,
+    0.0556434 * x - 0.2040259 * y + 1.0572252 * z,
+  ]
+}
+
 const STEPS = 4096
 /** The cube-root curve in 4096 steps, read with linear interpolation: error below 0.02 L above L 2. */
 const F_TABLE = Float32Array.from({ length: STEPS + 2 }, (_, i) => f(i / STEPS))

@@ -1,0 +1,213 @@
+import {
+  labToLinear,
+  linearRaster,
+  softenInterleaved,
+  type LabPicture,
+  type LinearRgba,
+  type PlaneF32,
+  type Size,
+} from '../../raster'
+import { fitMixture, logDensity, type Mixture } from './mixture'
+import { pullPush } from './inpaint'
+
+/** Below this probability of product a pixel is a seed of backdrop (98.5 % pure on our pictures). */
+const SEED_PROBABILITY = 0.05
+/** Noise floors, in Lab units: sensor noise and JPEG at the work size. */
+const FLOOR = [0.8, 0.55, 0.55] as const
+/** A backdrop whose lightness scatters more than this is textured: its colours get a mixture. */
+const TEXTURED_SIGMA_L = 2.2
+
+
+const MIXTURE_SAMPLES = 2000
+
+/** What the backdrop looks like behind and around the product. */
+export interface Backdrop {
+  readonly width: number
+  readonly height: number
+  /** Lab of the bare backdrop at each pixel (3 floats). */
+  readonly plate: Float32Array
+  /** Variance of Lab about the plate at each pixel (3 floats). */
+  readonly variance: Float32Array
+  /** All backdrop colours, for textured ones. */
+  readonly mixture: Mixture
+  readonly textured: boolean
+  /** Share of the frame that served as seeds, 0…1. */
+  readonly seedShare: number
+}
+
+/**
+ * Models the backdrop from the pixels that the finder is sure are not product. Bare backdrop is
+ * spread behind the product; its scatter is kept a place at a time, so that a wall and a floor may
+ * differ.
+ */
+export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop {
+  // The backdrop is smooth: half the size in each direction is enough, and four times as fast.
+  const { width, height } = lab
+  const half = { width: (width + 1) >> 1, height: (height + 1) >> 1 }
+  const small = halved(lab, half)
+  const pixels = half.width * half.height
+  const known = new Float32Array(pixels)
+  let seeds = 0
+  for (let y = 0, i = 0; y < half.height; y++)
+    for (let x = 0; x < half.width; x++, i++)
+      if (probability.data[y * 2 * width + x * 2]! < SEED_PROBABILITY) {
+        known[i] = 1
+        seeds++
+      }
+  const scratch = new Float32Array(pixels * 3)
+  const first = smoothFill(small, known, half, scratch)
+  // A second round leaves out what stands off the first plate: specks, marks, a stray shadow.
+  const limit = 2.5 * residualSpread(small, first, known) + 1
+  const trimmed = new Float32Array(pixels)
+  for (let i = 0; i < pixels; i++)
+    if (known[i] && Math.abs(small[i * 3]! - first[i * 3]!) < limit) trimmed[i] = 1
+  const plate = smoothFill(small, trimmed, half, scratch)
+  const squares = new Float32Array(pixels * 3)
+  for (let i = 0; i < squares.length; i++) squares[i] = (small[i]! - plate[i]!) ** 2
+  const variance = smoothFill(squares, trimmed, half, scratch)
+  let meanL = 0
+  for (let i = 0; i < pixels; i++) {
+    for (let c = 0; c < 3; c++)
+      variance[i * 3 + c] = variance[i * 3 + c]! + FLOOR[c]! ** 2
+    meanL += variance[i * 3]! / pixels
+  }
+  const textured = Math.sqrt(meanL) > TEXTURED_SIGMA_L
+  const samples = sampleLab(lab, (i) => probability.data[i]! < SEED_PROBABILITY, MIXTURE_SAMPLES)
+  return {
+    width,
+    height,
+    plate: doubled(plate, half, lab),
+    variance: doubled(variance, half, lab),
+    mixture: fitMixture(samples, textured ? 6 : 2),
+    textured,
+    seedShare: seeds / pixels,
+  }
+}
+
+/** The bare backdrop in linear light, opaque. */
+export function plateInLinear({ plate, width, height }: Backdrop): LinearRgba {
+  const half = { width: (width + 1) >> 1, height: (height + 1) >> 1 }
+  const result = linearRaster(half)
+  for (let y = 0, p = 0; y < half.height; y++)
+    for (let x = 0; x < half.width; x++, p += 4) {
+      const q = (Math.min(y * 2, height - 1) * width + Math.min(x * 2, width - 1)) * 3
+      const [r, g, b] = labToLinear([plate[q]!, plate[q + 1]!, plate[q + 2]!])
+      result.data.set([r, g, b, 1], p)
+    }
+  return result
+}
+
+/** Averages of 2 × 2 pixels. */
+function halved(lab: LabPicture, half: Size): Float32Array {
+  const { width, height, data } = lab
+  const result = new Float32Array(half.width * half.height * 3)
+  for (let y = 0, p = 0; y < half.height; y++) {
+    const y0 = y * 2 * width
+    const y1 = Math.min(y * 2 + 1, height - 1) * width
+    for (let x = 0; x < half.width; x++) {
+      const x0 = x * 2
+      const x1 = Math.min(x * 2 + 1, width - 1)
+      for (let c = 0; c < 3; c++, p++)
+        result[p] =
+          (data[(y0 + x0) * 3 + c]! +
+            data[(y0 + x1) * 3 + c]! +
+            data[(y1 + x0) * 3 + c]! +
+            data[(y1 + x1) * 3 + c]!) /
+          4
+    }
+  }
+  return result
+}
+
+/** Each value for 2 × 2 pixels: the plate is smoother than that. */
+function doubled(values: Float32Array, half: Size, { width, height }: Size): Float32Array {
+  const result = new Float32Array(width * height * 3)
+  for (let y = 0, p = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const q = ((y >> 1) * half.width + (x >> 1)) * 3
+      result[p++] = values[q]!
+      result[p++] = values[q + 1]!
+      result[p++] = values[q + 2]!
+    }
+  return result
+}
+
+/** Squared Mahalanobis distance of one pixel from the backdrop at its place. */
+export function distanceFromPlate(backdrop: Backdrop, lab: Float32Array, i: number): number {
+  const { plate, variance } = backdrop
+  const p = i * 3
+  const dl = lab[p]! - plate[p]!
+  const da = lab[p + 1]! - plate[p + 1]!
+  const db = lab[p + 2]! - plate[p + 2]!
+  return (dl * dl) / variance[p]! + (da * da) / variance[p + 1]! + (db * db) / variance[p + 2]!
+}
+
+/** Natural log of the density of backdrop colours at one pixel, per Lab³. */
+export function logBackdrop(backdrop: Backdrop, lab: Float32Array, i: number): number {
+  const { variance } = backdrop
+  const p = i * 3
+  const local =
+    -0.5 * (distanceFromPlate(backdrop, lab, i) + LOG_2PI_3 +
+      Math.log(variance[p]! * variance[p + 1]! * variance[p + 2]!))
+  if (!backdrop.textured) return local
+  const global = logDensity(backdrop.mixture, lab[p]!, lab[p + 1]!, lab[p + 2]!)
+  return Math.max(local, global) - Math.LN2
+}
+
+const LOG_2PI_3 = 3 * Math.log(2 * Math.PI)
+
+/** Lab of up to about `limit` of the pixels that are `wanted`, evenly strewn. */
+export function sampleLab(
+  lab: LabPicture,
+  wanted: (i: number) => boolean,
+  limit: number,
+): Float32Array {
+  const pixels = lab.width * lab.height
+  const chosen: number[] = []
+  for (let i = 0; i < pixels; i++) if (wanted(i)) chosen.push(i)
+  const count = Math.min(limit, chosen.length)
+  const samples = new Float32Array(count * 3)
+  for (let k = 0; k < count; k++) {
+    const i = chosen[Math.floor((k * chosen.length) / count)]!
+    samples.set(lab.data.subarray(i * 3, i * 3 + 3), k * 3)
+  }
+  return samples
+}
+
+function smoothFill(
+  values: Float32Array,
+  known: Float32Array,
+  { width, height }: Size,
+  scratch: Float32Array,
+): Float32Array {
+  // Known values are averaged with their surroundings too: the plate must not carry grain.
+  const sums = new Float32Array(values.length)
+  const weights = known.slice()
+  for (let i = 0; i < known.length; i++)
+    for (let c = 0; c < 3; c++) sums[i * 3 + c] = values[i * 3 + c]! * known[i]!
+  const radius = Math.max(1, Math.round(Math.max(width, height) * 0.006))
+  softenInterleaved(sums, width, height, 3, radius, scratch)
+  softenInterleaved(weights, width, height, 1, radius, scratch)
+  const sure = new Float32Array(known.length)
+  for (let i = 0; i < known.length; i++) {
+    const weight = weights[i]!
+    if (weight < 0.15) continue
+    sure[i] = 1
+    for (let c = 0; c < 3; c++) sums[i * 3 + c]! /= weight
+  }
+  const filled = pullPush(sums, sure, width, height, 3)
+  softenInterleaved(filled, width, height, 3, radius, scratch)
+  return filled
+}
+
+/** Root mean square of the lightness residual over the known pixels. */
+function residualSpread(lab: Float32Array, plate: Float32Array, known: Float32Array): number {
+  let sum = 0
+  let count = 0
+  for (let i = 0; i < known.length; i++)
+    if (known[i]) {
+      sum += (lab[i * 3]! - plate[i * 3]!) ** 2
+      count++
+    }
+  return count ? Math.sqrt(sum / count) : 0
+}
