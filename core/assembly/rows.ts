@@ -111,3 +111,12 @@ export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): vo
     dst += 4
   }
 }
+
+/** Multiplies each RGBA pixel by one factor a channel; `factors` points at four floats. */
+export function multiplyRow(row: usize, pixels: i32, factors: usize): void {
+  const factor = v128.load(factors)
+  for (let i: i32 = 0; i < pixels; i++) {
+    v128.store(row, f32x4.mul(v128.load(row), factor))
+    row += 16
+  }
+}

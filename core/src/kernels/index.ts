@@ -15,6 +15,7 @@ interface Kernels {
   addRow(src: number, dst: number, count: number, weight: number): void
   convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
   encodeRow(src: number, dst: number, pixels: number, table: number): void
+  multiplyRow(row: number, pixels: number, factors: number): void
   maximumFlow(nodes: number, work: number, offsets: number): number
 }
 

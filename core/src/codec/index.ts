@@ -1,0 +1,5 @@
+export { describeFileProblem, FileError, type FileProblem } from './fileError'
+export { MAX_PIXELS, readFileFacts, type FileFacts, type FileType } from './fileFacts'
+export { type Codec } from './port'
+export { SRGB_PROFILE } from './srgbProfile'
+export { tagSrgb } from './tagSrgb'

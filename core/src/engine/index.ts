@@ -1,0 +1,10 @@
+export { CancelledError, type StopSignal } from './cancelled'
+export { renderComposition } from './renderComposition'
+export {
+  compose,
+  renderShot,
+  type EngineContext,
+  type RenditionFile,
+  type ShotResult,
+} from './renderShot'
+export { packMatte, unpackMatte, type PackedMatte } from './packMatte'

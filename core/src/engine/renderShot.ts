@@ -1,0 +1,194 @@
+import { neededSidePx, placementSize, type Plan } from '../brief'
+import { tagSrgb, type Codec } from '../codec'
+import type { Finding } from '../findings'
+import {
+  linearRaster,
+  resampleLinear,
+  srgbOfLinear,
+  wholeOf,
+  type LinearRgba,
+  type Size,
+  type SrgbRgba8,
+} from '../raster'
+import {
+  searchQuality,
+  STEPS,
+  untouched,
+  type Box01,
+  type Composition,
+  type Finder,
+  type Format,
+  type Matte,
+  type Placement,
+  type StepContext,
+} from '../steps'
+import { CancelledError, type StopSignal } from './cancelled'
+import { renderComposition } from './renderComposition'
+
+/** A size at most this share of the largest is made from it; a closer one from the photograph. */
+const FROM_LARGEST = 0.75
+
+/** One finished file. */
+export interface RenditionFile {
+  readonly placementId: string
+  readonly format: Format
+  readonly bytes: Uint8Array
+  readonly width: number
+  readonly height: number
+  readonly qualityPct: number
+  /** The product in the picture, as fractions of its sides; null where the shot was left whole. */
+  readonly productBox: Box01 | null
+  readonly findings: readonly Finding[]
+}
+
+export interface ShotResult {
+  readonly renditions: readonly RenditionFile[]
+  /** What Cut found, to be given again as `knownMatte`; null when Cut is off. */
+  readonly matte: Matte | null
+  /** Findings about the shot as a whole. */
+  readonly findings: readonly Finding[]
+}
+
+export interface EngineContext {
+  readonly codec: Codec
+  readonly finder: () => Promise<Finder>
+  readonly signal: StopSignal
+  /** Told the name of each stage as it ends. */
+  readonly onStage?: (stage: string) => void
+}
+
+/**
+ * Makes every rendition of one shot.
+ *
+ * @param original the upright photograph in sRGB, as the codec decodes it.
+ * @throws CancelledError once the signal is aborted, at the next stage.
+ */
+export async function renderShot(
+  original: SrgbRgba8,
+  plan: Plan,
+  knownMatte: Matte | null,
+  context: EngineContext,
+): Promise<ShotResult> {
+  const checkpoint = (stage: string): void => {
+    context.onStage?.(stage)
+    if (context.signal.aborted) throw new CancelledError()
+  }
+  const composition = await compose(original, plan, {
+    finder: context.finder,
+    knownMatte,
+    neededSidePx: (box, photograph) => neededSidePx(plan.steps, box, photograph),
+    checkpoint,
+  })
+  const makePixels = pixelMaker(composition)
+  const renditions: RenditionFile[] = []
+  const largestFirst = [...plan.steps.finish.placements].sort((a, b) => b.longSidePx - a.longSidePx)
+  for (const placement of largestFirst) {
+    const asked = placementSize(placement, plan.steps.frame)
+    const size = allowedSize(composition, asked)
+    const picture = srgbOfLinear(makePixels(size))
+    checkpoint('render')
+    const rendition = await encodeRendition(picture, placement, context, checkpoint)
+    const tooSmall: Finding[] =
+      size.width < asked.width
+        ? [
+            {
+              code: 'too-small',
+              placement: placement.name,
+              hasPx: Math.max(size.width, size.height),
+              wantsPx: placement.longSidePx,
+            },
+          ]
+        : []
+    renditions.push({
+      ...rendition,
+      productBox: productBoxIn(composition),
+      findings: [...tooSmall, ...rendition.findings],
+    })
+  }
+  return { renditions, matte: composition.matte, findings: composition.findings }
+}
+
+/** Runs the steps in their order. */
+export async function compose(
+  original: SrgbRgba8,
+  plan: Plan,
+  context: StepContext,
+): Promise<Composition> {
+  let composition = untouched(original)
+  for (const step of STEPS) {
+    const apply = step.apply as (
+      composition: Composition,
+      settings: unknown,
+      context: StepContext,
+    ) => Promise<Composition> // the id ties settings to step
+    composition = await apply(composition, plan.steps[step.id], context)
+    context.checkpoint(step.id)
+  }
+  return composition
+}
+
+/** Small pictures are made from the largest one, which saves reading the photograph again. */
+function pixelMaker(composition: Composition): (size: Size) => LinearRgba {
+  let largest: LinearRgba | null = null
+  return (size) => {
+    if (largest && size.width <= largest.width * FROM_LARGEST)
+      return resampleLinear(largest, wholeOf(largest), linearRaster(size))
+    const made = renderComposition(composition, size)
+    largest ??= made
+    return made
+  }
+}
+
+/** The asked size, or the largest of its ratio that needs no more pixels than the photograph has. */
+function allowedSize({ frame, original }: Composition, asked: Size): Size {
+  const available = frame?.window.width ?? original.width
+  if (frame?.enlarge || available >= asked.width) return asked
+  const scale = available / asked.width
+  return {
+    width: Math.max(1, Math.round(asked.width * scale)),
+    height: Math.max(1, Math.round(asked.height * scale)),
+  }
+}
+
+function productBoxIn({ matte, frame, original }: Composition): Box01 | null {
+  if (matte?.kind !== 'cut' || !frame) return null
+  const { window } = frame
+  return {
+    x: (matte.box.x * original.width - window.x) / window.width,
+    y: (matte.box.y * original.height - window.y) / window.height,
+    width: (matte.box.width * original.width) / window.width,
+    height: (matte.box.height * original.height) / window.height,
+  }
+}
+
+async function encodeRendition(
+  picture: SrgbRgba8,
+  placement: Placement,
+  { codec }: EngineContext,
+  checkpoint: (stage: string) => void,
+): Promise<Omit<RenditionFile, 'productBox'>> {
+  const { format, limitBytes } = placement
+  const encode = async (qualityPct: number): Promise<Uint8Array> => {
+    const bytes = tagSrgb(await codec.encode(picture, format, qualityPct), format)
+    checkpoint('encode')
+    return bytes
+  }
+  const lossless = format === 'png'
+  const { bytes, qualityPct } = await searchQuality(encode, {
+    most: placement.qualityPct,
+    least: lossless ? placement.qualityPct : placement.leastQualityPct,
+    limitBytes,
+  })
+  const over = limitBytes !== null && bytes.length > limitBytes
+  return {
+    placementId: placement.id,
+    format,
+    bytes,
+    width: picture.width,
+    height: picture.height,
+    qualityPct,
+    findings: over
+      ? [{ code: 'over-limit', placement: placement.name, bytes: bytes.length, limitBytes }]
+      : [],
+  }
+}

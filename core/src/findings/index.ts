@@ -1,0 +1,7 @@
+export {
+  FINDING_CODES,
+  FINDINGS,
+  type Finding,
+  type FindingCode,
+  type Weight,
+} from './finding'

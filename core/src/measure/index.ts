@@ -1,0 +1,1 @@
+export { measureBackdropRing, type BackdropRing } from './backdropRing'

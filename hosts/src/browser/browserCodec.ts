@@ -1,0 +1,111 @@
+import { FileError, readFileFacts, type Codec, type FileType } from '@cloudbank/core/codec'
+import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
+import type { Format } from '@cloudbank/core/steps'
+import avifWasm from '@jsquash/avif/codec/enc/avif_enc.wasm?url'
+import jpegWasm from '@jsquash/jpeg/codec/enc/mozjpeg_enc.wasm?url'
+import pngWasm from '@jsquash/png/codec/pkg/squoosh_png_bg.wasm?url'
+import webpWasm from '@jsquash/webp/codec/enc/webp_enc_simd.wasm?url'
+
+const MIME: Readonly<Record<FileType, string>> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+  avif: 'image/avif',
+}
+
+/** Rows that are read back from the canvas at a time: bounds the canvas to a few megabytes. */
+const BAND_BYTES = 16_000_000
+
+/** The codec on the browser's own decoders and wasm encoders; for workers. */
+export const browserCodec: Codec = {
+  async decode(bytes) {
+    const { type } = readFileFacts(bytes)
+    try {
+      const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIME[type] }) // never shared
+      const bitmap = await createImageBitmap(blob, {
+        imageOrientation: 'from-image',
+        colorSpaceConversion: 'default',
+        premultiplyAlpha: 'none',
+      })
+      try {
+        return readPixels(bitmap)
+      } finally {
+        bitmap.close()
+      }
+    } catch (error) {
+      throw new FileError({ code: 'damaged' }, { cause: error })
+    }
+  },
+
+  async encode(picture, format, qualityPct) {
+    const encode = await (encoders[format] ??= loadEncoder(format))
+    return encode(picture, qualityPct)
+  },
+}
+
+/** Copies a bitmap's pixels, a band of rows at a time. */
+function readPixels(bitmap: ImageBitmap): SrgbRgba8 {
+  const { width, height } = bitmap
+  const picture = srgbRaster({ width, height })
+  const rows = Math.min(height, Math.max(1, Math.floor(BAND_BYTES / (width * 4))))
+  const canvas = new OffscreenCanvas(width, rows)
+  const context = canvas.getContext('2d', { willReadFrequently: true, colorSpace: 'srgb' })
+  if (!context) throw new Error('This browser gives no canvas to a worker')
+  context.globalCompositeOperation = 'copy'
+  for (let y = 0; y < height; y += rows) {
+    context.drawImage(bitmap, 0, -y)
+    const band = Math.min(rows, height - y)
+    picture.data.set(context.getImageData(0, 0, width, band).data, y * width * 4)
+  }
+  canvas.width = canvas.height = 0
+  return picture
+}
+
+type Encode = (picture: SrgbRgba8, qualityPct: number) => Uint8Array
+
+const encoders: Partial<Record<Format, Promise<Encode>>> = {}
+
+async function loadEncoder(format: Format): Promise<Encode> {
+  switch (format) {
+    case 'jpeg': {
+      const { default: create } = await import('@jsquash/jpeg/codec/enc/mozjpeg_enc.js')
+      const { defaultOptions } = await import('@jsquash/jpeg/meta.js')
+      const module = await create({ noInitialRun: true, locateFile: () => jpegWasm })
+      return ({ data, width, height }, quality) =>
+        owned(module.encode(data as Bytes, width, height, { ...defaultOptions, quality }))
+    }
+    case 'webp': {
+      const { default: create } = await import('@jsquash/webp/codec/enc/webp_enc_simd.js')
+      const { defaultOptions } = await import('@jsquash/webp/meta.js')
+      const module = await create({ noInitialRun: true, locateFile: () => webpWasm })
+      return ({ data, width, height }, quality) =>
+        owned(module.encode(data as Bytes, width, height, { ...defaultOptions, quality }))
+    }
+    case 'avif': {
+      const { default: create } = await import('@jsquash/avif/codec/enc/avif_enc.js')
+      const { defaultOptions } = await import('@jsquash/avif/meta.js')
+      const module = await create({ noInitialRun: true, locateFile: () => avifWasm })
+      return ({ data, width, height }, quality) =>
+        owned(
+          module.encode(bytesOf(data) as Bytes, width, height, { ...defaultOptions, quality, speed: 8 }),
+        )
+    }
+    case 'png': {
+      const { default: init, encode } = await import('@jsquash/png/codec/pkg/squoosh_png.js')
+      await init(pngWasm)
+      return ({ data, width, height }) => owned(encode(bytesOf(data), width, height, 8))
+    }
+  }
+}
+
+/** The encoders' declarations ask for unshared memory, which a raster's always is. */
+type Bytes = Uint8Array<ArrayBuffer> & Uint8ClampedArray<ArrayBuffer>
+
+const bytesOf = (data: Uint8ClampedArray): Uint8Array =>
+  new Uint8Array(data.buffer, data.byteOffset, data.byteLength)
+
+/** A copy that does not lie in the encoder's memory. */
+function owned(bytes: Uint8Array | null): Uint8Array {
+  if (!bytes) throw new Error('The encoder gave nothing back')
+  return bytes.slice()
+}

@@ -1,0 +1,1 @@
+export { createBrowserPool, planPoolSize } from './browserPool'

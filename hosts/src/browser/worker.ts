@@ -1,0 +1,21 @@
+/// <reference lib="webworker" />
+import finderUrl from '@cloudbank/core/models/finder.onnx?url'
+import { openFinder } from '../finderSession'
+import { serveEngine, type ToWorker } from '../pool'
+import { browserCodec } from './browserCodec'
+
+const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
+
+const serve = serveEngine({
+  codec: browserCodec,
+  loadFinder: async () => {
+    const response = await fetch(finderUrl)
+    return openFinder(new Uint8Array(await response.arrayBuffer()))
+  },
+  sha256: async (bytes) => {
+    const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>) // never shared
+    return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+  },
+  post: (message, transfer) => scope.postMessage(message, transfer),
+})
+scope.addEventListener('message', (event: MessageEvent<ToWorker>) => void serve(event.data))

@@ -1,0 +1,2 @@
+export { nodeCodec } from './nodeCodec'
+export { createNodePool } from './nodePool'

@@ -1,0 +1,86 @@
+import { FileError, readFileFacts, type Codec } from '@cloudbank/core/codec'
+import { packMatte, renderShot, unpackMatte, type StopSignal } from '@cloudbank/core/engine'
+import { fitInside, linearRaster, resampleSrgb, srgbOfLinear, wholeOf } from '@cloudbank/core/raster'
+import type { Finder } from '@cloudbank/core/steps'
+import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
+import { errorToData } from './workerErrors'
+
+/** What the platform gives the worker. */
+export interface WorkerPlatform {
+  readonly codec: Codec
+  readonly loadFinder: () => Promise<Finder>
+  readonly sha256: (bytes: Uint8Array) => Promise<string>
+  readonly post: (message: FromWorker, transfer: ArrayBuffer[]) => void
+}
+
+const PREVIEW_QUALITY_PCT = 82
+
+/** Answers requests in a worker: decodes, runs the engine, and posts what comes of it. */
+export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
+  let finder: Promise<Finder> | null = null
+  const sharedFinder = (): Promise<Finder> => (finder ??= platform.loadFinder())
+
+  return async ({ jobId, job, stop }) => {
+    try {
+      const signal = stopSignal(stop)
+      const onStage = (stage: string): void => platform.post({ kind: 'stage', jobId, stage }, [])
+      const result = await run(job, signal, onStage)
+      platform.post({ kind: 'done', jobId, result }, transferable(result))
+    } catch (error) {
+      platform.post({ kind: 'failed', jobId, error: errorToData(error) }, [])
+    }
+  }
+
+  async function run(
+    job: Job,
+    signal: StopSignal,
+    onStage: (stage: string) => void,
+  ): Promise<JobResults[Job['kind']]> {
+    const bytes = await readSource(job.source)
+    const facts = readFileFacts(bytes)
+    const picture = await decode(bytes)
+    onStage('decode')
+    if (job.kind === 'inspect') {
+      const size = fitInside(picture, job.previewSidePx)
+      const small = srgbOfLinear(resampleSrgb(picture, wholeOf(picture), linearRaster(size)))
+      const preview = await platform.codec.encode(small, 'webp', PREVIEW_QUALITY_PCT)
+      return { facts, hash: await platform.sha256(bytes), preview: { bytes: preview, ...size } }
+    }
+    const known = job.knownMatte ? unpackMatte(job.knownMatte) : null
+    const context = { codec: platform.codec, finder: sharedFinder, signal, onStage }
+    const result = await renderShot(picture, job.plan, known, context)
+    return { ...result, matte: result.matte && (job.knownMatte ?? packMatte(result.matte)) }
+  }
+
+  async function decode(bytes: Uint8Array): ReturnType<Codec['decode']> {
+    try {
+      return await platform.codec.decode(bytes)
+    } catch (error) {
+      if (error instanceof FileError) throw error
+      throw new FileError({ code: 'damaged' }, { cause: error })
+    }
+  }
+}
+
+async function readSource(source: Source): Promise<Uint8Array> {
+  return source instanceof Uint8Array ? source : new Uint8Array(await source.arrayBuffer())
+}
+
+function stopSignal(stop: SharedArrayBuffer | null): StopSignal {
+  if (!stop) return { aborted: false }
+  const flag = new Int32Array(stop)
+  return {
+    get aborted() {
+      return Atomics.load(flag, 0) !== 0
+    },
+  }
+}
+
+/** The buffers of a result that nobody else holds. */
+function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
+  const files =
+    'preview' in result ? [result.preview.bytes] : result.renditions.map(({ bytes }) => bytes)
+  return files
+    .filter((bytes) => bytes.byteLength === bytes.buffer.byteLength)
+    .map((bytes) => bytes.buffer as ArrayBuffer) // codecs give unshared memory
+}

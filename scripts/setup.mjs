@@ -1,0 +1,36 @@
+// What `npm start` and `npm test` need before anything else: dependencies that match the lockfile.
+import { createHash } from 'node:crypto'
+import { execFileSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
+
+export const root = fileURLToPath(new URL('..', import.meta.url))
+export const CHROMIUM = '/usr/bin/chromium'
+
+/** Installs the dependencies when the lockfile has changed since they were last installed. */
+export function installDependencies() {
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const stamp = join(root, 'node_modules/.lock-hash')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
+  console.error('Installing dependencies …')
+  execFileSync('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', process.stderr, process.stderr],
+  })
+  mkdirSync(join(root, 'node_modules'), { recursive: true })
+  writeFileSync(stamp, lock)
+}
+
+/** Installs Debian's Chromium when it is missing; needs root. */
+export function installChromium() {
+  if (existsSync(CHROMIUM)) return
+  console.error('Installing Chromium …')
+  const run = (...args) =>
+    execFileSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', process.stderr],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
+  run('update', '-q')
+  run('install', '-y', '-q', '--no-install-recommends', 'chromium')
+}

@@ -1,0 +1,59 @@
+import { join } from 'node:path'
+import express, { type Express } from 'express'
+
+/** Where the built interface and the demo shoot lie. */
+export interface AppFolders {
+  readonly web: string
+  readonly demo: string
+}
+
+/**
+ * Nothing but the app's own files may be loaded, and wasm may be compiled. Styles are inserted by
+ * script, which the policy allows as its own; inline styles it does not.
+ */
+const CONTENT_SECURITY_POLICY = [
+  "default-src 'none'",
+  "script-src 'self' 'wasm-unsafe-eval'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' blob: data:",
+  "font-src 'self'",
+  "connect-src 'self' blob: data:",
+  "worker-src 'self'",
+  "manifest-src 'self'",
+  "base-uri 'none'",
+  "form-action 'none'",
+  "frame-ancestors 'none'",
+].join('; ')
+
+const HEADERS = {
+  'Content-Security-Policy': CONTENT_SECURITY_POLICY,
+  // Together these isolate the page, which is what shared memory between workers needs.
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Embedder-Policy': 'require-corp',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Referrer-Policy': 'no-referrer',
+  'X-Content-Type-Options': 'nosniff',
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+}
+
+const YEAR_MS = 365 * 24 * 3600 * 1000
+
+/** The web server: the built interface, the demo shoot, and the headers both need. */
+export function createApp({ web, demo }: AppFolders): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use((_request, response, next) => {
+    response.set(HEADERS)
+    next()
+  })
+  app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
+  app.use('/assets', (_request, response) => void response.sendStatus(404))
+  app.use('/demo/photos', express.static(join(demo, 'photos')))
+  app.get('/demo/shoot.json', (_request, response) => response.sendFile(join(demo, 'shoot.json')))
+  app.get('/demo/products.csv', (_request, response) =>
+    response.sendFile(join(demo, 'products.csv')),
+  )
+  app.use(express.static(web, { index: false }))
+  app.get('/{*path}', (_request, response) => response.sendFile(join(web, 'index.html')))
+  return app
+}

@@ -1,0 +1,2 @@
+export { createApp, type AppFolders } from './app'
+export { listen, PortTakenError } from './listen'
