@@ -38,6 +38,8 @@ export interface RenditionFile {
   readonly qualityPct: number
   /** The product in the picture, as fractions of its sides; null where the shot was left whole. */
   readonly productBox: Box01 | null
+  /** The part of the photograph that became the picture, as fractions of its sides. */
+  readonly window: Box01
   readonly findings: readonly Finding[]
 }
 
@@ -102,6 +104,7 @@ export async function renderShot(
     renditions.push({
       ...rendition,
       productBox: productBoxIn(composition),
+      window: windowOf(composition),
       findings: [...tooSmall, ...rendition.findings],
     })
   }
@@ -161,12 +164,23 @@ function productBoxIn({ matte, frame, original }: Composition): Box01 | null {
   }
 }
 
+function windowOf({ frame, original }: Composition): Box01 {
+  if (!frame) return { x: 0, y: 0, width: 1, height: 1 }
+  const { x, y, width, height } = frame.window
+  return {
+    x: x / original.width,
+    y: y / original.height,
+    width: width / original.width,
+    height: height / original.height,
+  }
+}
+
 async function encodeRendition(
   picture: SrgbRgba8,
   placement: Placement,
   { codec }: EngineContext,
   checkpoint: (stage: string) => void,
-): Promise<Omit<RenditionFile, 'productBox'>> {
+): Promise<Omit<RenditionFile, 'productBox' | 'window'>> {
   const { format, limitBytes } = placement
   const encode = async (qualityPct: number): Promise<Uint8Array> => {
     const bytes = tagSrgb(await codec.encode(picture, format, qualityPct), format)

@@ -9,7 +9,7 @@ import {
 } from '../../raster'
 import { distanceFromPlate, type Backdrop } from './backdrop'
 import { findIslands } from './islands'
-import { markCards } from './referenceCard'
+import { CARD, markCards } from './referenceCard'
 import type { Edges } from './sharpEdges'
 
 /** Squared Mahalanobis distance below which a colour is the backdrop's. */
@@ -91,7 +91,7 @@ export function classify(
   const cards = markCards(smooth, barrier, probability)
   for (const island of findIslands({ smooth, backdrop, tight, barrier, strong, probability }))
     for (const i of island) classes.data[i] = CLASS.island
-  for (let i = 0; i < pixels; i++) if (cards.data[i]) classes.data[i] = CLASS.island
+  for (let i = 0; i < pixels; i++) if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.likely : CLASS.island
   return classes
 }
 

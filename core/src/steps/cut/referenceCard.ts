@@ -12,10 +12,13 @@ const HOLDER = 0.2
 /** Share of the ring about card and holder that must be clear of product. */
 const CLEAR = 0.5
 
+/** Marks of `markCards`. */
+export const CARD = { none: 0, card: 1, holder: 2 } as const
+
 /**
  * Finds grey cards that stand beside the product: even, rectangular patches with a sharp outline and
- * backdrop around most of them. The finder takes them for product, so they are marked here
- * (1, holder included) to be left out.
+ * backdrop around most of them. The finder takes them for product, so they are marked here to be
+ * left out, and the room about them, where a holder may be, to be judged by its edges alone.
  */
 export function markCards(lab: LabPicture, barrier: PlaneU8, probability: PlaneF32): PlaneU8 {
   const { width, height } = lab
@@ -36,7 +39,9 @@ export function markCards(lab: LabPicture, barrier: PlaneU8, probability: PlaneF
     const right = Math.min(width, x1 + mx)
     const bottom = Math.min(height, y1 + my)
     if (clearShare(probability, left, top, right, bottom) < CLEAR) continue
-    for (let y = top; y < bottom; y++) cards.data.fill(1, y * width + left, y * width + right)
+    for (let y = top; y < bottom; y++)
+      for (let i = y * width + left, end = y * width + right; i < end; i++)
+        cards.data[i] = labels[i] === label ? CARD.card : cards.data[i] || CARD.holder
   }
   return cards
 }

@@ -1,0 +1,39 @@
+/** Every key of the app, in one place. The words are what help and the palette show. */
+export const KEYS = {
+  palette: { key: 'k', words: 'Find or do' },
+  help: { key: 'shift+slash', words: 'Keys', shown: '?' },
+  sky: { key: 'y', words: 'Change the sky' },
+  sheet: { key: 's', words: 'Go to the sheet' },
+  brief: { key: 'b', words: 'Open the brief' },
+  deliver: { key: 'd', words: 'Go to Deliver' },
+  home: { key: 'h', words: 'Go home' },
+  make: { key: 'm', words: 'Make the renditions' },
+  pause: { key: 'p', words: 'Pause or resume the run' },
+  undo: { key: 'u', words: 'Undo' },
+  redo: { key: 'shift+u', words: 'Redo', shown: 'Shift U' },
+  selectAll: { key: 'a', words: 'Select all shots' },
+  clear: { key: 'escape', words: 'Clear the selection', shown: 'Esc' },
+  toggle: { key: 'space', words: 'Select or deselect the shot in focus', shown: 'Space' },
+  open: { key: 'enter', words: 'Open the shot in focus', shown: 'Enter' },
+  remove: { key: 'delete', words: 'Remove the selected shots', shown: 'Del' },
+  lensPhoto: { key: '1', words: 'Photo lens' },
+  lensFrame: { key: '2', words: 'Frame lens' },
+  larger: { key: 'period', words: 'Larger tiles, or zoom in', shown: '.' },
+  smaller: { key: 'comma', words: 'Smaller tiles, or zoom out', shown: ',' },
+  original: { key: 'o', words: 'Hold for the original' },
+  next: { key: 'right', words: 'Next shot', shown: '→' },
+  previous: { key: 'left', words: 'Previous shot', shown: '←' },
+  fit: { key: 'f', words: 'Fit the picture' },
+  actual: { key: 'n', words: 'One picture pixel for one screen pixel' },
+  wipe: { key: 'w', words: 'Wipe between original and result' },
+  beside: { key: 'g', words: 'Original and result side by side' },
+  single: { key: 'r', words: 'Result alone' },
+} as const satisfies Record<string, { key: string; words: string; shown?: string }>
+
+export type KeyName = keyof typeof KEYS
+
+/** The key as it is written on keyboards. */
+export function keyLabel(name: KeyName): string {
+  const entry: { key: string; shown?: string } = KEYS[name]
+  return entry.shown ?? entry.key.toUpperCase()
+}

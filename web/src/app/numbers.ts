@@ -1,0 +1,33 @@
+const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })
+
+/** “28”, “1,204”. */
+export const formatCount = (count: number): string => whole.format(count)
+
+/** “1 shot”, “28 shots”; give a plural of its own where adding s is wrong. */
+export const countOf = (count: number, one: string, many = `${one}s`): string =>
+  `${formatCount(count)} ${count === 1 ? one : many}`
+
+/** “812 B”, “48 KB”, “28.4 MB”, “1.2 GB”: powers of a thousand, as files are weighed. */
+export function formatBytes(bytes: number): string {
+  if (bytes < 1000) return `${whole.format(bytes)} B`
+  if (bytes < 999_500) return `${whole.format(bytes / 1000)} KB`
+  if (bytes < 999_950_000) return `${(bytes / 1e6).toFixed(1)} MB`
+  return `${(bytes / 1e9).toFixed(1)} GB`
+}
+
+/** “84.9 %” of a fraction. */
+export const formatPercent = (share01: number, digits = 1): string =>
+  `${(share01 * 100).toFixed(digits)} %`
+
+/** “48 s”, “3 min”, “1 h 20 min”. */
+export function formatDuration(ms: number): string {
+  const seconds = Math.max(0, Math.round(ms / 1000))
+  if (seconds < 100) return `${seconds} s`
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 60) return `${minutes} min`
+  return `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+}
+
+/** “1200 × 900”. */
+export const formatSize = ({ width, height }: { width: number; height: number }): string =>
+  `${width} × ${height}`

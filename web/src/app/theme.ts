@@ -1,0 +1,86 @@
+import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+
+/**
+ * Grey on purpose: every colour of the interface is an exact neutral, at three levels of sky. The one
+ * exception, amber, means “this needs you” and appears in small marks only.
+ */
+const levels = (day: string, dusk: string, night: string) => ({
+  value: { base: day, _dusk: dusk, _night: night },
+})
+
+const config = defineConfig({
+  conditions: {
+    dusk: 'html[data-sky=dusk] &',
+    night: 'html[data-sky=night] &',
+  },
+  globalCss: {
+    'html, body, #root': { height: '100%' },
+    body: {
+      background: 'sky',
+      color: 'ink',
+      fontFamily: 'body',
+      fontSize: '13px',
+      lineHeight: '1.4',
+      overflow: 'hidden',
+    },
+    '*': { scrollbarColor: '{colors.faint} transparent', scrollbarWidth: 'thin' },
+    '*:focus-visible': { outline: '2px solid {colors.ink}', outlineOffset: '2px' },
+    '::selection': { background: 'ink', color: 'paper' },
+  },
+  theme: {
+    tokens: {
+      fonts: {
+        heading: { value: "'Bricolage Grotesque Variable', sans-serif" },
+        body: { value: "'Hanken Grotesk Variable', sans-serif" },
+        mono: { value: "'Spline Sans Mono Variable', monospace" },
+      },
+    },
+    semanticTokens: {
+      colors: {
+        sky: levels('#EDEDED', '#7A7A7A', '#1C1C1C'),
+        paper: levels('#F7F7F7', '#8C8C8C', '#242424'),
+        mat: levels('#DADADA', '#6E6E6E', '#2B2B2B'),
+        ink: levels('#1A1A1A', '#000000', '#F0F0F0'),
+        softInk: levels('#5E5E5E', '#0C0C0C', '#B0B0B0'),
+        faint: levels('#9B9B9B', '#545454', '#7C7C7C'),
+        hairline: levels('#CFCFCF', '#6A6A6A', '#3C3C3C'),
+        amber: levels('#D9820F', '#E9A23B', '#E9A23B'),
+        // Chakra's own names, so that its parts are neutral as well.
+        bg: {
+          DEFAULT: { value: '{colors.paper}' },
+          subtle: { value: '{colors.sky}' },
+          muted: { value: '{colors.sky}' },
+          emphasized: { value: '{colors.mat}' },
+          panel: { value: '{colors.paper}' },
+          inverted: { value: '{colors.ink}' },
+        },
+        fg: {
+          DEFAULT: { value: '{colors.ink}' },
+          muted: { value: '{colors.softInk}' },
+          subtle: { value: '{colors.softInk}' },
+          inverted: { value: '{colors.paper}' },
+          error: { value: '{colors.ink}' },
+        },
+        border: {
+          DEFAULT: { value: '{colors.hairline}' },
+          muted: { value: '{colors.hairline}' },
+          subtle: { value: '{colors.hairline}' },
+          emphasized: { value: '{colors.faint}' },
+          error: { value: '{colors.ink}' },
+        },
+        gray: {
+          contrast: { value: '{colors.paper}' },
+          fg: { value: '{colors.ink}' },
+          subtle: { value: '{colors.mat}' },
+          muted: { value: '{colors.mat}' },
+          emphasized: { value: '{colors.faint}' },
+          solid: { value: '{colors.ink}' },
+          focusRing: { value: '{colors.ink}' },
+          border: { value: '{colors.hairline}' },
+        },
+      },
+    },
+  },
+})
+
+export const system = createSystem(defaultConfig, config)

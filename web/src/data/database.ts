@@ -1,0 +1,65 @@
+import Dexie, { type EntityTable } from 'dexie'
+import type { PackedMatte } from '@cloudbank/core/engine'
+import type { z } from 'zod'
+import * as rows from './rows'
+
+/** A matte, kept by `matteKey`, so that a changed Finish never cuts again. */
+export interface MatteRow {
+  key: string
+  matte: PackedMatte
+}
+
+class CloudbankDatabase extends Dexie {
+  declare shoots: EntityTable<rows.Shoot, 'id'>
+  declare shots: EntityTable<rows.Shot, 'id'>
+  declare originals: EntityTable<rows.Original, 'hash'>
+  declare previews: EntityTable<rows.Preview, 'hash'>
+  declare arrivals: EntityTable<rows.Arrival, 'id'>
+  declare refusals: EntityTable<rows.Refusal, 'id'>
+  declare products: EntityTable<rows.Product, 'id'>
+  declare briefs: EntityTable<rows.BriefRow, 'id'>
+  declare mattes: EntityTable<MatteRow, 'key'>
+  declare renditions: EntityTable<rows.Rendition, 'id'>
+  declare runs: EntityTable<rows.Run, 'id'>
+
+  constructor(name: string) {
+    super(name)
+    this.version(1).stores({
+      shoots: 'id, createdAt',
+      shots: 'id, shootId, originalHash',
+      originals: 'hash',
+      previews: 'hash',
+      arrivals: '++id, shootId',
+      refusals: '++id, shootId',
+      products: 'id, shootId',
+      briefs: 'id',
+      mattes: 'key',
+      renditions: 'id, shootId, shotId',
+      runs: 'id, shootId, state',
+    })
+    check(this.shoots, rows.Shoot)
+    check(this.shots, rows.Shot)
+    check(this.originals, rows.Original)
+    check(this.previews, rows.Preview)
+    check(this.arrivals, rows.Arrival)
+    check(this.refusals, rows.Refusal)
+    check(this.products, rows.Product)
+    check(this.briefs, rows.BriefRow)
+    check(this.renditions, rows.Rendition)
+    check(this.runs, rows.Run)
+  }
+}
+
+/** Every row is checked on its way in; a wrong one is a bug and throws. */
+function check(table: Dexie.Table, schema: z.ZodType): void {
+  table.hook('creating', (_key, row: unknown) => {
+    schema.parse(row)
+  })
+}
+
+export type Database = CloudbankDatabase
+
+export const openDatabase = (name: string): Database => new CloudbankDatabase(name)
+
+/** The browser's own database. */
+export const database = openDatabase('cloudbank')

@@ -1,0 +1,132 @@
+import { z } from 'zod'
+import { Brief, BriefSteps } from '@cloudbank/core/brief'
+import { FINDING_CODES, type Finding } from '@cloudbank/core/findings'
+import { FORMATS } from '@cloudbank/core/steps'
+
+const Id = z.string().min(1)
+const Time = z.number()
+const BlobValue = z.instanceof(Blob)
+const Box = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })
+const FindingValue = z.custom<Finding>(
+  (value) => FINDING_CODES.some((code) => code === (value as { code?: unknown } | null)?.code), // unknown data
+)
+
+/** A body of photographs worked on together. */
+export const Shoot = z.object({
+  id: Id,
+  name: z.string(),
+  /** Day it is due, as YYYY-MM-DD. */
+  dueOn: z.string().nullable(),
+  createdAt: Time,
+  briefId: Id,
+})
+export type Shoot = z.infer<typeof Shoot>
+
+/** One photograph in a shoot. */
+export const Shot = z.object({
+  id: Id,
+  shootId: Id,
+  fileName: z.string(),
+  /** SHA-256 of the original. */
+  originalHash: z.string(),
+  sku: z.string().nullable(),
+  angle: z.string().nullable(),
+  width: z.number(),
+  height: z.number(),
+  bytes: z.number(),
+  type: z.enum(['jpeg', 'png', 'webp', 'avif']),
+  /** Place in the shoot. */
+  order: z.number(),
+  /** What the last run found about the shot as a whole. */
+  findings: z.array(FindingValue),
+  /** Why the last run could not make its renditions; null when it could. */
+  failure: z.string().nullable(),
+})
+export type Shot = z.infer<typeof Shot>
+
+/** A photograph's bytes, kept once however many shots use it. */
+export const Original = z.object({ hash: Id, blob: BlobValue })
+export type Original = z.infer<typeof Original>
+
+export const Preview = z.object({
+  hash: Id,
+  blob: BlobValue,
+  width: z.number(),
+  height: z.number(),
+})
+export type Preview = z.infer<typeof Preview>
+
+/** A file that was dropped and still has to be looked at. */
+export const Arrival = z.object({
+  id: z.number().optional(),
+  shootId: Id,
+  fileName: z.string(),
+  blob: BlobValue,
+  order: z.number(),
+  sku: z.string().nullable(),
+  angle: z.string().nullable(),
+})
+export type Arrival = z.infer<typeof Arrival>
+
+/** A file that was not taken in, and why. */
+export const Refusal = z.object({
+  id: z.number().optional(),
+  shootId: Id,
+  fileName: z.string(),
+  reason: z.string(),
+})
+export type Refusal = z.infer<typeof Refusal>
+
+export const Product = z.object({
+  /** shootId/sku */
+  id: Id,
+  shootId: Id,
+  sku: z.string(),
+  name: z.string(),
+  colour: z.string(),
+})
+export type Product = z.infer<typeof Product>
+
+export const BriefRow = z.object({ id: Id, brief: Brief })
+export type BriefRow = z.infer<typeof BriefRow>
+
+export const Rendition = z.object({
+  /** shotId/placementId */
+  id: Id,
+  shotId: Id,
+  shootId: Id,
+  placementId: z.string(),
+  /** `renditionKey` of the plan it was made by: another key means it is out of date. */
+  key: z.string(),
+  blob: BlobValue,
+  bytes: z.number(),
+  width: z.number(),
+  height: z.number(),
+  format: z.enum(FORMATS),
+  qualityPct: z.number(),
+  productBox: Box.nullable(),
+  window: Box,
+  findings: z.array(FindingValue),
+  madeAt: Time,
+})
+export type Rendition = z.infer<typeof Rendition>
+
+export const RUN_STATES = ['running', 'paused', 'stopped', 'finished'] as const
+
+/** One pass over many shots. */
+export const Run = z.object({
+  id: Id,
+  shootId: Id,
+  /** The brief as it was when the run began. */
+  steps: BriefSteps,
+  shotIds: z.array(Id),
+  doneShotIds: z.array(Id),
+  state: z.enum(RUN_STATES),
+  startedAt: Time,
+  endedAt: Time.nullable(),
+  /** Time spent working, pauses left out, in ms. */
+  workedMs: z.number(),
+  made: z.number(),
+  failed: z.number(),
+})
+export type Run = z.infer<typeof Run>

@@ -1,0 +1,92 @@
+import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
+import { database, type Database } from './database'
+import type { BriefRow, Shoot, Shot } from './rows'
+
+/** A short id that sorts nowhere and repeats never. */
+export const newId = (): string => crypto.randomUUID()
+
+/** Adds an empty shoot with a brief of its own. */
+export async function createShoot(
+  { name, dueOn }: { name: string; dueOn: string | null },
+  db: Database = database,
+): Promise<Shoot> {
+  const brief: BriefRow = { id: newId(), brief: SHOP_WHITE }
+  const shoot: Shoot = { id: newId(), name, dueOn, createdAt: Date.now(), briefId: brief.id }
+  await db.transaction('rw', db.shoots, db.briefs, async () => {
+    await db.briefs.add(brief)
+    await db.shoots.add(shoot)
+  })
+  return shoot
+}
+
+/** A name no other shoot has: “New shoot”, “New shoot 2”, … */
+export async function freeShootName(wanted: string, db: Database = database): Promise<string> {
+  const taken = new Set((await db.shoots.toArray()).map(({ name }) => name))
+  let name = wanted
+  for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`
+  return name
+}
+
+export async function saveBrief(id: string, brief: Brief, db: Database = database): Promise<void> {
+  await db.briefs.put({ id, brief })
+}
+
+export interface RemovedShots {
+  readonly shots: readonly Shot[]
+}
+
+/**
+ * Takes shots out of their shoot. Originals, previews and renditions stay until `sweep`, so that it
+ * can be undone.
+ */
+export async function removeShots(ids: readonly string[], db: Database = database): Promise<void> {
+  await db.shots.bulkDelete([...ids])
+}
+
+export async function restoreShots(shots: readonly Shot[], db: Database = database): Promise<void> {
+  await db.shots.bulkPut([...shots])
+}
+
+/** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */
+export async function deleteShoot(shootId: string, db: Database = database): Promise<void> {
+  await db.transaction(
+    'rw',
+    [db.shoots, db.shots, db.arrivals, db.refusals, db.products, db.renditions, db.runs, db.briefs],
+    async () => {
+      const shoot = await db.shoots.get(shootId)
+      if (!shoot) return
+      await db.briefs.delete(shoot.briefId)
+      await db.shoots.delete(shootId)
+      for (const table of [
+        db.shots,
+        db.arrivals,
+        db.refusals,
+        db.products,
+        db.renditions,
+        db.runs,
+      ] as const)
+        await table.where('shootId').equals(shootId).delete()
+    },
+  )
+  await sweep(db)
+}
+
+/** Frees what no shot refers to any more: originals, previews, mattes, renditions. */
+export async function sweep(db: Database = database): Promise<void> {
+  await db.transaction(
+    'rw',
+    [db.shots, db.originals, db.previews, db.mattes, db.renditions],
+    async () => {
+      const shots = await db.shots.toArray()
+      const hashes = new Set(shots.map(({ originalHash }) => originalHash))
+      const ids = new Set(shots.map(({ id }) => id))
+      const unused = (keys: string[]): string[] => keys.filter((hash) => !hashes.has(hash))
+      await db.originals.bulkDelete(unused(await db.originals.toCollection().primaryKeys()))
+      await db.previews.bulkDelete(unused(await db.previews.toCollection().primaryKeys()))
+      const matteKeys = await db.mattes.toCollection().primaryKeys()
+      await db.mattes.bulkDelete(matteKeys.filter((key) => !hashes.has(key.split('/', 1)[0] ?? '')))
+      const renditionIds = await db.renditions.toCollection().primaryKeys()
+      await db.renditions.bulkDelete(renditionIds.filter((id) => !ids.has(id.split('/', 1)[0] ?? '')))
+    },
+  )
+}

@@ -1,0 +1,4 @@
+export { Action } from './Action'
+export { Attention } from './Attention'
+export { useBlobUrl } from './blobUrls'
+export { Key } from './Key'

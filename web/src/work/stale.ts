@@ -1,0 +1,41 @@
+import { planShot, renditionKey, type BriefSteps } from '@cloudbank/core/brief'
+import type { Placement } from '@cloudbank/core/steps'
+import type { Rendition, Shot } from '../data'
+
+/** How a shot's renditions stand against the brief. */
+export type Standing = 'none' | 'partly' | 'out-of-date' | 'made'
+
+/** The placements of a shot whose rendition is missing or out of date. */
+export function stalePlacements(
+  shot: Shot,
+  steps: BriefSteps,
+  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
+): Placement[] {
+  const plan = planShot(shot.originalHash, steps)
+  return steps.finish.placements.filter(
+    (placement) =>
+      renditions.get(`${shot.id}/${placement.id}`)?.key !== renditionKey(plan, placement),
+  )
+}
+
+export function standingOf(
+  shot: Shot,
+  steps: BriefSteps,
+  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
+): Standing {
+  const { placements } = steps.finish
+  const stale = stalePlacements(shot, steps, renditions).length
+  if (stale === 0) return 'made'
+  const present = placements.filter(({ id }) => renditions.has(`${shot.id}/${id}`)).length
+  if (present === 0) return 'none'
+  return stale === placements.length ? 'out-of-date' : 'partly'
+}
+
+/** How many renditions are missing or out of date over all these shots. */
+export function countStale(
+  shots: readonly Shot[],
+  steps: BriefSteps,
+  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
+): number {
+  return shots.reduce((sum, shot) => sum + stalePlacements(shot, steps, renditions).length, 0)
+}
