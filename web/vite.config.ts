@@ -1,3 +1,5 @@
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
@@ -14,6 +16,12 @@ const demoShoot = (): Plugin => ({
   },
 })
 
+/** The network's runtime: its package does not export these files, so they are found beside its entry. */
+const runtime = join(
+  dirname(createRequire(import.meta.url).resolve('onnxruntime-web/wasm')),
+  'ort-wasm-simd-threaded',
+)
+
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
   'Cross-Origin-Embedder-Policy': 'require-corp',
@@ -21,6 +29,7 @@ const isolation = {
 
 export default defineConfig({
   plugins: [react(), demoShoot()],
+  resolve: { alias: [{ find: /^finder-runtime(?=\.(wasm|mjs))/, replacement: runtime }] },
   worker: { format: 'es' },
   build: {
     target: 'es2022',
@@ -28,6 +37,9 @@ export default defineConfig({
     chunkSizeWarningLimit: 2000,
     assetsInlineLimit: 0,
     emptyOutDir: true,
+    rollupOptions: {
+      onwarn: (warning, warn) => warning.code !== 'INVALID_ANNOTATION' && warn(warning),
+    },
   },
   server: { headers: isolation },
   optimizeDeps: {

@@ -87,7 +87,11 @@ async function loadEncoder(format: Format): Promise<Encode> {
       const module = await create({ noInitialRun: true, locateFile: () => avifWasm })
       return ({ data, width, height }, quality) =>
         owned(
-          module.encode(bytesOf(data) as Bytes, width, height, { ...defaultOptions, quality, speed: 8 }),
+          module.encode(bytesOf(data) as Bytes, width, height, {
+            ...defaultOptions,
+            quality,
+            speed: 8,
+          }),
         )
     }
     case 'png': {

@@ -1,5 +1,7 @@
 /// <reference lib="webworker" />
 import finderUrl from '@cloudbank/core/models/finder.onnx?url'
+import runtimeLoader from 'finder-runtime.mjs?url'
+import runtimeWasm from 'finder-runtime.wasm?url'
 import { openFinder } from '../finderSession'
 import { serveEngine, type ToWorker } from '../pool'
 import { browserCodec } from './browserCodec'
@@ -10,7 +12,10 @@ const serve = serveEngine({
   codec: browserCodec,
   loadFinder: async () => {
     const response = await fetch(finderUrl)
-    return openFinder(new Uint8Array(await response.arrayBuffer()))
+    return openFinder(new Uint8Array(await response.arrayBuffer()), {
+      wasm: runtimeWasm,
+      mjs: runtimeLoader,
+    })
   },
   sha256: async (bytes) => {
     const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>) // never shared

@@ -55,6 +55,7 @@ async function loadBrief(path: string): Promise<Brief> {
 
 function positiveNumber(text: string): number {
   const number = Number(text)
-  if (!Number.isInteger(number) || number < 1) throw new InvalidArgumentError('a whole number from 1')
+  if (!Number.isInteger(number) || number < 1)
+    throw new InvalidArgumentError('a whole number from 1')
   return number
 }

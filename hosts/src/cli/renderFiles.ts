@@ -20,7 +20,9 @@ export interface RenderRequest {
  * fails is reported by name and reason, and the rest goes on. Two photographs of one name get
  * numbers, so that nothing is overwritten.
  */
-export async function renderFiles(request: RenderRequest): Promise<{ made: number; failed: number }> {
+export async function renderFiles(
+  request: RenderRequest,
+): Promise<{ made: number; failed: number }> {
   const { photos, brief, outFolder, signal, report } = request
   const names = uniqueNames(photos)
   const pool = createNodePool(request.workers)

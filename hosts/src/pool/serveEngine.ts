@@ -1,6 +1,12 @@
 import { FileError, readFileFacts, type Codec } from '@cloudbank/core/codec'
 import { packMatte, renderShot, unpackMatte, type StopSignal } from '@cloudbank/core/engine'
-import { fitInside, linearRaster, resampleSrgb, srgbOfLinear, wholeOf } from '@cloudbank/core/raster'
+import {
+  fitInside,
+  linearRaster,
+  resampleSrgb,
+  srgbOfLinear,
+  wholeOf,
+} from '@cloudbank/core/raster'
 import type { Finder } from '@cloudbank/core/steps'
 import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
 import { errorToData } from './workerErrors'

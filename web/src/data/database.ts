@@ -20,6 +20,7 @@ class CloudbankDatabase extends Dexie {
   declare briefs: EntityTable<rows.BriefRow, 'id'>
   declare mattes: EntityTable<MatteRow, 'key'>
   declare renditions: EntityTable<rows.Rendition, 'id'>
+  declare files: EntityTable<rows.RenditionFile, 'id'>
   declare runs: EntityTable<rows.Run, 'id'>
 
   constructor(name: string) {
@@ -35,6 +36,7 @@ class CloudbankDatabase extends Dexie {
       briefs: 'id',
       mattes: 'key',
       renditions: 'id, shootId, shotId',
+      files: 'id',
       runs: 'id, shootId, state',
     })
     check(this.shoots, rows.Shoot)
@@ -46,6 +48,7 @@ class CloudbankDatabase extends Dexie {
     check(this.products, rows.Product)
     check(this.briefs, rows.BriefRow)
     check(this.renditions, rows.Rendition)
+    check(this.files, rows.RenditionFile)
     check(this.runs, rows.Run)
   }
 }

@@ -20,3 +20,5 @@ export {
   saveBrief,
   sweep,
 } from './shoots'
+export { usePictureUrl, type PictureRef } from './pictures'
+export { useShootSummaries, useShootView, type ShootSummary, type ShootView } from './queries'

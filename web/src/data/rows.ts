@@ -98,7 +98,6 @@ export const Rendition = z.object({
   placementId: z.string(),
   /** `renditionKey` of the plan it was made by: another key means it is out of date. */
   key: z.string(),
-  blob: BlobValue,
   bytes: z.number(),
   width: z.number(),
   height: z.number(),
@@ -110,6 +109,10 @@ export const Rendition = z.object({
   madeAt: Time,
 })
 export type Rendition = z.infer<typeof Rendition>
+
+/** A rendition's bytes, apart from what is known about it, so that lists need not load them. */
+export const RenditionFile = z.object({ id: Id, blob: BlobValue })
+export type RenditionFile = z.infer<typeof RenditionFile>
 
 export const RUN_STATES = ['running', 'paused', 'stopped', 'finished'] as const
 

@@ -31,10 +31,6 @@ export async function saveBrief(id: string, brief: Brief, db: Database = databas
   await db.briefs.put({ id, brief })
 }
 
-export interface RemovedShots {
-  readonly shots: readonly Shot[]
-}
-
 /**
  * Takes shots out of their shoot. Originals, previews and renditions stay until `sweep`, so that it
  * can be undone.
@@ -75,7 +71,7 @@ export async function deleteShoot(shootId: string, db: Database = database): Pro
 export async function sweep(db: Database = database): Promise<void> {
   await db.transaction(
     'rw',
-    [db.shots, db.originals, db.previews, db.mattes, db.renditions],
+    [db.shots, db.originals, db.previews, db.mattes, db.renditions, db.files],
     async () => {
       const shots = await db.shots.toArray()
       const hashes = new Set(shots.map(({ originalHash }) => originalHash))
@@ -86,7 +82,10 @@ export async function sweep(db: Database = database): Promise<void> {
       const matteKeys = await db.mattes.toCollection().primaryKeys()
       await db.mattes.bulkDelete(matteKeys.filter((key) => !hashes.has(key.split('/', 1)[0] ?? '')))
       const renditionIds = await db.renditions.toCollection().primaryKeys()
-      await db.renditions.bulkDelete(renditionIds.filter((id) => !ids.has(id.split('/', 1)[0] ?? '')))
+      const unusedIds = (keys: string[]): string[] =>
+        keys.filter((id) => !ids.has(id.split('/', 1)[0] ?? ''))
+      await db.renditions.bulkDelete(unusedIds(renditionIds))
+      await db.files.bulkDelete(unusedIds(await db.files.toCollection().primaryKeys()))
     },
   )
 }

@@ -1,4 +1,3 @@
 export { Action } from './Action'
 export { Attention } from './Attention'
-export { useBlobUrl } from './blobUrls'
 export { Key } from './Key'

@@ -1,6 +1,6 @@
 import { downloadZip } from 'client-zip'
 import { FINDINGS } from '@cloudbank/core/findings'
-import type { Rendition, Shoot, Shot } from '../data'
+import { database, type Rendition, type Shoot, type Shot } from '../data'
 import { stemOf } from './fileName'
 
 const EXTENSION = { jpeg: 'jpg', webp: 'webp', avif: 'avif', png: 'png' } as const
@@ -65,17 +65,28 @@ export function manifestOf(shoot: Shoot, files: readonly DeliveryFile[]): object
   }
 }
 
-/** Packs a delivery: manifest.json first, then the files, stored, for they are compressed already. */
-export async function packDelivery(shoot: Shoot, files: readonly DeliveryFile[]): Promise<Blob> {
+/**
+ * Packs a delivery: manifest.json first, then the files, stored, for they are compressed already.
+ *
+ * @param onFile called as each file goes in.
+ */
+export async function packDelivery(
+  shoot: Shoot,
+  files: readonly DeliveryFile[],
+  onFile: () => void,
+): Promise<Blob> {
   const manifest = JSON.stringify(manifestOf(shoot, files), null, 2)
-  return downloadZip([
-    { name: 'manifest.json', input: manifest, lastModified: new Date() },
-    ...files.map(({ path, rendition }) => ({
-      name: path,
-      input: rendition.blob,
-      lastModified: new Date(rendition.madeAt),
-    })),
-  ]).blob()
+  return downloadZip(entries()).blob()
+
+  async function* entries() {
+    yield { name: 'manifest.json', input: manifest, lastModified: new Date() }
+    for (const { path, rendition } of files) {
+      const file = await database.files.get(rendition.id)
+      if (!file) throw new Error(`${path} is missing from this browser; make it again`)
+      onFile()
+      yield { name: path, input: file.blob, lastModified: new Date(rendition.madeAt) }
+    }
+  }
 }
 
 /** Hands a file to the person at the screen. */

@@ -201,11 +201,16 @@ async function renderOne(run: Run, shot: Shot, signal: AbortSignal): Promise<Out
 }
 
 async function keep(run: Run, shot: Shot, key: string, result: JobResults['render']): Promise<void> {
-  const { renditions, shots, mattes } = database
+  const { renditions, files, shots, mattes } = database
   const { matte, findings } = result
   const rows = result.renditions.map((file) => renditionRow(run, shot, file))
-  await database.transaction('rw', renditions, shots, mattes, async () => {
+  const blobs = result.renditions.map(({ placementId, bytes, format }) => ({
+    id: `${shot.id}/${placementId}`,
+    blob: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIME[format] }), // transferred here
+  }))
+  await database.transaction('rw', renditions, files, shots, mattes, async () => {
     if (matte) await mattes.put({ key, matte })
+    await files.bulkPut(blobs)
     await renditions.bulkPut(rows)
     await shots.update(shot.id, { findings: [...findings], failure: null })
   })
@@ -221,7 +226,6 @@ function renditionRow(run: Run, shot: Shot, file: RenditionFile): Rendition {
     shootId: shot.shootId,
     placementId,
     key: renditionKey(planShot(shot.originalHash, run.steps), placement),
-    blob: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIME[format] }), // transferred here
     bytes: bytes.length,
     width,
     height,

@@ -1,0 +1,126 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { format, parseISO } from 'date-fns'
+import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router'
+import { useShootView } from '../data'
+import { useCommand } from './commands'
+import { Help } from './Help'
+import { Notices } from './Notices'
+import { countOf, formatBytes } from './numbers'
+import { Palette } from './Palette'
+import { RunStrip } from './RunStrip'
+import { SkyControl } from './SkyControl'
+import { useUndo } from './undo'
+
+/** The frame of the app: top bar, and the stations of a shoot. */
+export function Shell() {
+  const { shootId } = useParams()
+  const { undo, redo, done, undone } = useUndo()
+  const navigate = useNavigate()
+  useCommand('home', () => void navigate('/'))
+  useCommand('undo', () => void undo(), done.length > 0)
+  useCommand('redo', () => void redo(), undone.length > 0)
+  return (
+    <Flex direction="column" height="100%">
+      <Flex
+        as="header"
+        align="center"
+        gap="12px"
+        height="44px"
+        flex="none"
+        paddingX="16px"
+        background="paper"
+        borderBottomWidth="1px"
+        borderColor="hairline"
+      >
+        <Link to="/">
+          <Text as="span" fontFamily="heading" fontWeight="800" fontSize="18px" letterSpacing="-0.01em">
+            Cloudbank
+          </Text>
+        </Link>
+        {shootId && <Place shootId={shootId} />}
+        <Box flex="1" />
+        <RunStrip />
+        <Palette />
+        <SkyControl />
+        <Help />
+      </Flex>
+      {shootId && <Stations shootId={shootId} />}
+      <Box flex="1" minHeight="0" as="main">
+        <Outlet />
+      </Box>
+      <Notices />
+    </Flex>
+  )
+}
+
+function Place({ shootId }: { shootId: string }) {
+  const view = useShootView(shootId)
+  if (!view) return null
+  const { name, dueOn } = view.shoot
+  return (
+    <Flex align="baseline" gap="10px" minWidth="0">
+      <Text color="faint">/</Text>
+      <Text fontWeight="650" truncate>
+        {name}
+      </Text>
+      {dueOn && (
+        <Text color="softInk" whiteSpace="nowrap">
+          due {format(parseISO(dueOn), 'EEE d MMM')}
+        </Text>
+      )}
+    </Flex>
+  )
+}
+
+const STATIONS = [
+  { path: '', word: 'Sheet' },
+  { path: 'brief', word: 'Brief' },
+  { path: 'deliver', word: 'Deliver' },
+] as const
+
+function Stations({ shootId }: { shootId: string }) {
+  const navigate = useNavigate()
+  const view = useShootView(shootId)
+  const base = `/shoots/${shootId}`
+  useCommand('sheet', () => void navigate(base))
+  useCommand('brief', () => void navigate(`${base}/brief`))
+  useCommand('deliver', () => void navigate(`${base}/deliver`))
+  return (
+    <Flex
+      as="nav"
+      align="stretch"
+      gap="22px"
+      height="38px"
+      flex="none"
+      paddingX="16px"
+      background="paper"
+      borderBottomWidth="1px"
+      borderColor="hairline"
+    >
+      {STATIONS.map(({ path, word }) => (
+        <NavLink key={word} to={path ? `${base}/${path}` : base} end>
+          {({ isActive }) => (
+            <Flex
+              align="center"
+              height="100%"
+              fontWeight={isActive ? 700 : 500}
+              color={isActive ? 'ink' : 'softInk'}
+              borderBottomWidth="3px"
+              borderColor={isActive ? 'ink' : 'transparent'}
+              paddingTop="3px"
+            >
+              {word}
+            </Flex>
+          )}
+        </NavLink>
+      ))}
+      <Box flex="1" />
+      {view && (
+        <Text alignSelf="center" color="softInk">
+          {countOf(view.shots.length, 'shot')} ·{' '}
+          {formatBytes(view.shots.reduce((sum, { bytes }) => sum + bytes, 0))}
+        </Text>
+      )}
+    </Flex>
+  )
+}

@@ -1,0 +1,57 @@
+import { useEffect, useRef } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { create } from 'zustand'
+import { KEYS, type KeyName } from './keys'
+
+/** Something that can be done on the screen that is open, by key or from the palette. */
+export interface Command {
+  readonly name: string
+  readonly words: string
+  readonly keyName: KeyName | null
+  readonly run: () => void
+}
+
+interface CommandState {
+  readonly commands: readonly Command[]
+}
+
+/** What can be done now, in the order in which screens offered it. */
+export const useCommands = create<CommandState>()(() => ({ commands: [] }))
+
+/**
+ * Offers a command as long as the component is on the screen: its key works and the palette lists it.
+ * While `enabled` is false it does neither.
+ */
+export function useCommand(keyName: KeyName, run: () => void, enabled = true): void {
+  const latest = useRef(run)
+  latest.current = run
+  useHotkeys(KEYS[keyName].key, () => latest.current(), {
+    enabled,
+    preventDefault: true,
+    useKey: false,
+    ignoreEventWhen: (event) => isTyping(event) || isDialogOpen(),
+  })
+  useEffect(() => {
+    if (!enabled) return
+    const command: Command = {
+      name: keyName,
+      words: KEYS[keyName].words,
+      keyName,
+      run: () => latest.current(),
+    }
+    useCommands.setState(({ commands }) => ({ commands: [...commands, command] }))
+    return () =>
+      useCommands.setState(({ commands }) => ({ commands: commands.filter((c) => c !== command) }))
+  }, [keyName, enabled])
+}
+
+/** Keys with no meaning of their own on a focused control must reach the control. */
+function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target
+  if (!(target instanceof HTMLElement)) return false
+  if (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return true
+  const presses = event.key === 'Enter' || event.key === ' '
+  return presses && /^(BUTTON|A)$/.test(target.tagName)
+}
+
+const isDialogOpen = (): boolean => document.querySelector('[role=dialog][data-state=open]') !== null

@@ -1,0 +1,123 @@
+import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { Lost } from '../../app/Lost'
+import { countOf } from '../../app/numbers'
+import { useUndo } from '../../app/undo'
+import { useShootView, type ShootView } from '../../data'
+import { Action } from '../../ui'
+import { startRun, useRun } from '../../work/runner'
+import { countStale } from '../../work/stale'
+import { FinishPanel } from './FinishPanel'
+import { CutPanel, FramePanel, GroundPanel, LightPanel } from './panels'
+import { useBriefEditor } from './useBriefEditor'
+
+/** Every setting of the brief, grouped by step. */
+export function BriefPage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  return view === null ? <Lost /> : <BriefSettings view={view} />
+}
+
+function BriefSettings({ view }: { view: ShootView }) {
+  const { shoot, shots, renditions, briefRow } = view
+  const editor = useBriefEditor(briefRow)
+  const [filter, setFilter] = useState('')
+  const busy = useRun(({ progress }) => progress !== null)
+  const toMake = countStale(shots, briefRow.brief.steps, renditions)
+  const panels = [
+    { title: 'Light', words: 'exposure neutral gains', panel: <LightPanel editor={editor} /> },
+    { title: 'Cut', words: 'method automatic off', panel: <CutPanel editor={editor} /> },
+    { title: 'Ground', words: 'colour transparent backdrop', panel: <GroundPanel editor={editor} /> },
+    { title: 'Frame', words: 'ratio fill enlarge', panel: <FramePanel editor={editor} /> },
+    {
+      title: 'Finish',
+      words: 'placements size format quality limit bytes jpeg webp avif png',
+      panel: <FinishPanel editor={editor} />,
+    },
+  ]
+  const wanted = filter.trim().toLowerCase()
+  const shown = panels.filter(({ title, words }) => `${title} ${words}`.toLowerCase().includes(wanted))
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
+        <Flex align="center" gap="16px" marginBottom="6px">
+          <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
+          <Input
+            aria-label="Find a setting"
+            placeholder="Find a setting"
+            size="xs"
+            width="180px"
+            value={filter}
+            onChange={(event) => setFilter(event.target.value)}
+          />
+          <UndoButtons />
+          <Action
+            look="main"
+            disabled={busy || toMake === 0}
+            onClick={() =>
+              void startRun(
+                shoot.id,
+                shots.map(({ id }) => id),
+                briefRow.brief.steps,
+              )
+            }
+          >
+            Make {countOf(toMake, 'rendition')}
+          </Action>
+        </Flex>
+        <Text color="softInk" marginBottom="14px">
+          For every shot of {shoot.name}. A change takes effect with the next run; what it puts out of
+          date is made again, nothing else.
+        </Text>
+        {shown.map(({ title, panel }) => (
+          <Box key={title} as="section" aria-label={title} marginBottom="26px">
+            <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
+              {title}
+            </Heading>
+            {panel}
+          </Box>
+        ))}
+        {shown.length === 0 && <Text>No setting of that name.</Text>}
+      </Box>
+    </Box>
+  )
+}
+
+function NameField({ name, rename }: { name: string; rename: (name: string) => void }) {
+  const [draft, setDraft] = useState(name)
+  const take = (): void => {
+    const next = draft.trim().slice(0, 80)
+    if (next !== '' && next !== name) rename(next)
+    else setDraft(name)
+  }
+  return (
+    <Input
+      aria-label="Name of the brief"
+      value={draft}
+      variant="flushed"
+      flex="1"
+      fontFamily="heading"
+      fontSize="24px"
+      fontWeight="750"
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
+  )
+}
+
+function UndoButtons() {
+  const { undo, redo, done, undone } = useUndo()
+  return (
+    <Flex gap="2px">
+      <Action look="quiet" disabled={done.length === 0} title={done.at(-1)?.words} onClick={() => void undo()}>
+        Undo
+      </Action>
+      <Action look="quiet" disabled={undone.length === 0} title={undone.at(-1)?.words} onClick={() => void redo()}>
+        Redo
+      </Action>
+    </Flex>
+  )
+}

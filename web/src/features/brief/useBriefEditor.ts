@@ -1,0 +1,34 @@
+import { BriefSteps, type Brief } from '@cloudbank/core/brief'
+import type { BriefRow } from '../../data'
+import { saveBrief } from '../../data'
+import { useUndo } from '../../app/undo'
+
+/** Changes a brief, each change with its words, so that it can be undone. */
+export interface BriefEditor {
+  readonly brief: Brief
+  readonly setSteps: <K extends keyof BriefSteps>(
+    words: string,
+    step: K,
+    settings: BriefSteps[K],
+  ) => void
+  readonly rename: (name: string) => void
+}
+
+export function useBriefEditor({ id, brief }: BriefRow): BriefEditor {
+  const perform = useUndo((state) => state.perform)
+  const change = (words: string, next: Brief): void =>
+    void perform({
+      words,
+      redo: () => saveBrief(id, next),
+      undo: () => saveBrief(id, brief),
+    })
+  return {
+    brief,
+    setSteps: (words, step, settings) =>
+      change(words, {
+        ...brief,
+        steps: BriefSteps.parse({ ...brief.steps, [step]: settings }),
+      }),
+    rename: (name) => change(`Brief named ${name}`, { ...brief, name }),
+  }
+}

@@ -1,0 +1,127 @@
+import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { FINDINGS } from '@cloudbank/core/findings'
+import { Lost } from '../../app/Lost'
+import { countOf, formatBytes, formatCount } from '../../app/numbers'
+import { useNotices } from '../../app/notices'
+import { useShootView, type ShootView } from '../../data'
+import { Action, Attention } from '../../ui'
+import { download, packDelivery, planDelivery } from '../../work/delivery'
+import { readyFor, summarise } from './readiness'
+
+/** What is ready to leave, and the zip that it leaves in. */
+export function DeliverPage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  return view === null ? <Lost /> : <Deliver view={view} />
+}
+
+function Deliver({ view }: { view: ShootView }) {
+  const [packed, setPacked] = useState<number | null>(null)
+  const { need } = useNotices()
+  const ready = readyFor(view)
+  const rows = summarise(view, ready)
+  const files = planDelivery(view.shots, ready)
+  const missing = view.shots.length * rows.length - ready.length
+  const concerns = files.filter(({ rendition }) => rendition.findings.some(({ code }) => FINDINGS[code].weight !== 'note'))
+
+  async function pack(): Promise<void> {
+    setPacked(0)
+    try {
+      const zip = await packDelivery(view.shoot, files, () => setPacked((n) => (n ?? 0) + 1))
+      download(zip, `${view.shoot.name}.zip`)
+    } catch (error) {
+      need(`The zip could not be packed: ${error instanceof Error ? error.message : String(error)}`)
+    } finally {
+      setPacked(null)
+    }
+  }
+
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="860px" marginX="auto" paddingX="28px" paddingY="26px">
+        <Heading as="h1" fontSize="26px" fontWeight="750" marginBottom="4px">
+          Deliver
+        </Heading>
+        <Text color="softInk" marginBottom="18px">
+          One zip: a folder a placement, every file named like its photograph, and a manifest.
+        </Text>
+        <chakra.table width="100%" borderCollapse="collapse" marginBottom="18px">
+          <thead>
+            <tr>
+              {['Placement', 'Asked', 'Ready', 'Weight', 'Heaviest', 'Within the limit'].map((word) => (
+                <chakra.th key={word} textAlign="left" fontSize="12px" color="softInk" fontWeight="600" paddingY="6px">
+                  {word}
+                </chakra.th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <chakra.tr key={row.id} css={{ '& td': { borderTop: '1px solid {colors.hairline}', paddingBlock: '9px' } }}>
+                <td>
+                  <b>{row.name}</b>
+                </td>
+                <td>{row.asked}</td>
+                <chakra.td fontFamily="mono">
+                  {formatCount(row.ready)} of {formatCount(view.shots.length)}
+                </chakra.td>
+                <chakra.td fontFamily="mono">{formatBytes(row.bytes)}</chakra.td>
+                <chakra.td fontFamily="mono">{row.ready > 0 ? formatBytes(row.heaviest) : '–'}</chakra.td>
+                <td>
+                  <Flex align="center" gap="8px">
+                    {row.over > 0 && <Attention />}
+                    {row.ready === 0 ? '–' : row.over === 0 ? 'all' : `${countOf(row.over, 'file')} over`}
+                  </Flex>
+                </td>
+              </chakra.tr>
+            ))}
+          </tbody>
+        </chakra.table>
+        {missing > 0 && (
+          <Flex align="center" gap="8px" marginBottom="10px">
+            <Attention />
+            <Text>
+              {countOf(missing, 'rendition')} {missing === 1 ? 'is' : 'are'} missing or out of date; make
+              them on the sheet, or deliver without.
+            </Text>
+          </Flex>
+        )}
+        <Flex align="center" gap="14px" marginY="16px">
+          <Action look="main" disabled={files.length === 0 || packed !== null} onClick={() => void pack()}>
+            {packed === null
+              ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}`
+              : `Packing ${formatCount(packed)} of ${formatCount(files.length)}`}
+          </Action>
+        </Flex>
+        {concerns.length > 0 && (
+          <>
+            <Heading as="h2" fontSize="16px" marginTop="22px" marginBottom="6px">
+              {countOf(concerns.length, 'rendition')} to look at first
+            </Heading>
+            {concerns.map(({ path, rendition }) => (
+              <Flex key={path} gap="14px" paddingY="4px" borderTopWidth="1px" borderColor="hairline">
+                <Text fontFamily="mono" width="300px" truncate>
+                  {path}
+                </Text>
+                <Text>
+                  {rendition.findings
+                    .map((finding) =>
+                      finding.code === 'over-limit'
+                        ? `${formatBytes(finding.bytes)}, limit ${formatBytes(finding.limitBytes)}`
+                        : finding.code === 'too-small'
+                          ? `${finding.hasPx} px of ${finding.wantsPx} px`
+                          : FINDINGS[finding.code].title,
+                    )
+                    .join(', ')}
+                </Text>
+              </Flex>
+            ))}
+          </>
+        )}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,1 @@
+export { DeliverPage } from './DeliverPage'

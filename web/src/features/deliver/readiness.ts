@@ -1,0 +1,48 @@
+import { placementSize, planShot, renditionKey } from '@cloudbank/core/brief'
+import type { Rendition, ShootView } from '../../data'
+
+/** The renditions that are up to date with the brief. */
+export function readyFor({ shots, briefRow, renditions }: ShootView): Rendition[] {
+  const { steps } = briefRow.brief
+  return shots.flatMap((shot) => {
+    const plan = planShot(shot.originalHash, steps)
+    return steps.finish.placements.flatMap((placement) => {
+      const rendition = renditions.get(`${shot.id}/${placement.id}`)
+      return rendition?.key === renditionKey(plan, placement) ? [rendition] : []
+    })
+  })
+}
+
+export interface PlacementSummary {
+  readonly id: string
+  readonly name: string
+  /** “1200 × 1200 JPEG”. */
+  readonly asked: string
+  readonly ready: number
+  readonly bytes: number
+  readonly heaviest: number
+  /** Files over the byte limit. */
+  readonly over: number
+}
+
+/** One line a placement: how many are ready, and what they weigh. */
+export function summarise(
+  { briefRow }: ShootView,
+  ready: readonly Rendition[],
+): PlacementSummary[] {
+  const { finish, frame } = briefRow.brief.steps
+  return finish.placements.map((placement) => {
+    const own = ready.filter(({ placementId }) => placementId === placement.id)
+    const { width, height } = placementSize(placement, frame)
+    const limit = placement.limitBytes ?? Infinity
+    return {
+      id: placement.id,
+      name: placement.name,
+      asked: `${width} × ${height} ${placement.format === 'webp' ? 'WebP' : placement.format.toUpperCase()}`,
+      ready: own.length,
+      bytes: own.reduce((sum, { bytes }) => sum + bytes, 0),
+      heaviest: Math.max(0, ...own.map(({ bytes }) => bytes)),
+      over: own.filter(({ bytes }) => bytes > limit).length,
+    }
+  })
+}

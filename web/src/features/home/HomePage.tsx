@@ -1,0 +1,95 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useDropzone } from 'react-dropzone'
+import { useNavigate } from 'react-router'
+import { countOf } from '../../app/numbers'
+import { createShoot, freeShootName, useShootSummaries } from '../../data'
+import { Action } from '../../ui'
+import { takeIn } from '../../work/intake'
+import { ShootStrip } from './ShootStrip'
+import { StorageUsed } from './StorageUsed'
+
+/** The shoots, and the way to a new one: drop photographs anywhere. */
+export function HomePage() {
+  const summaries = useShootSummaries()
+  const navigate = useNavigate()
+
+  async function startShoot(files: readonly File[]): Promise<void> {
+    if (files.length === 0) return
+    const shoot = await createShoot({ name: await freeShootName('New shoot'), dueOn: null })
+    await takeIn(
+      shoot.id,
+      files.map((file) => ({ fileName: file.name, blob: file })),
+    )
+    await navigate(`/shoots/${shoot.id}`)
+  }
+
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    onDrop: (files) => void startShoot(files),
+    noClick: true,
+    noKeyboard: true,
+  })
+  if (!summaries) return null
+  const empty = summaries.length === 0
+  return (
+    <Box {...getRootProps()} height="100%" overflowY="auto">
+      <input {...getInputProps()} aria-label="Photographs for a new shoot" />
+      <Box maxWidth="1180px" marginX="auto" paddingX="28px" paddingY="28px">
+        <Flex align="baseline" gap="16px" marginBottom="18px">
+          <Heading as="h1" fontSize="26px" fontWeight="750">
+            Shoots
+          </Heading>
+          {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
+          <Box flex="1" />
+          <Action onClick={() => void navigate('/demo')}>Open the demo shoot</Action>
+          <Action look="main" onClick={open}>
+            New shoot from photographs
+          </Action>
+        </Flex>
+        {isDragActive ? (
+          <DropHere />
+        ) : empty ? (
+          <Empty />
+        ) : (
+          summaries.map((summary) => <ShootStrip key={summary.shoot.id} summary={summary} />)
+        )}
+        <StorageUsed />
+      </Box>
+    </Box>
+  )
+}
+
+function DropHere() {
+  return (
+    <Flex
+      align="center"
+      justify="center"
+      height="220px"
+      borderWidth="2px"
+      borderStyle="dashed"
+      borderColor="ink"
+      borderRadius="6px"
+    >
+      <Heading fontSize="22px">Let go: a new shoot</Heading>
+    </Flex>
+  )
+}
+
+function Empty() {
+  return (
+    <Flex
+      direction="column"
+      align="center"
+      justify="center"
+      gap="8px"
+      height="300px"
+      borderWidth="1px"
+      borderStyle="dashed"
+      borderColor="faint"
+      borderRadius="6px"
+    >
+      <Heading fontSize="22px">Drop photographs anywhere</Heading>
+      <Text color="softInk">JPEG, PNG, WebP or AVIF, up to 64 megapixels each. They stay in this browser.</Text>
+      <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>
+    </Flex>
+  )
+}

@@ -1,0 +1,101 @@
+import { Box, Dialog, Flex, Heading, Image, Portal, Text } from '@chakra-ui/react'
+import { format, parseISO } from 'date-fns'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { countOf } from '../../app/numbers'
+import { deleteShoot, usePictureUrl, type Rendition, type ShootSummary, type Shot } from '../../data'
+import { Action, Attention } from '../../ui'
+import { countStale } from '../../work/stale'
+
+const PICTURES = 12
+
+/** A shoot as one wide strip: its first pictures, its state, what still needs someone. */
+export function ShootStrip({ summary }: { summary: ShootSummary }) {
+  const { shoot, shots, renditions, briefRow } = summary
+  const byId = new Map(renditions.map((rendition) => [rendition.id, rendition]))
+  const toMake = briefRow ? countStale(shots, briefRow.brief.steps, byId) : 0
+  const failed = shots.filter(({ failure }) => failure !== null).length
+  return (
+    <Box borderTopWidth="1px" borderColor="hairline" paddingY="16px">
+      <Flex align="baseline" gap="12px" marginBottom="10px">
+        <Link to={`/shoots/${shoot.id}`}>
+          <Heading as="h2" fontSize="18px" fontWeight="700">
+            {shoot.name}
+          </Heading>
+        </Link>
+        {shoot.dueOn && <Text color="softInk">due {format(parseISO(shoot.dueOn), 'EEE d MMM')}</Text>}
+        <Box flex="1" />
+        <Text color="softInk">
+          {countOf(shots.length, 'shot')} · {countOf(renditions.length, 'rendition')} made
+          {toMake > 0 && ` · ${toMake} to make`}
+        </Text>
+        {failed > 0 && (
+          <Flex align="center" gap="6px">
+            <Attention /> {countOf(failed, 'shot')} failed
+          </Flex>
+        )}
+        <DeleteShoot summary={summary} />
+      </Flex>
+      <Link to={`/shoots/${shoot.id}`} tabIndex={-1} aria-hidden>
+        <Flex gap="6px" height="96px" overflow="hidden">
+          {shots.slice(0, PICTURES).map((shot) => (
+            <StripPicture key={shot.id} shot={shot} made={firstRendition(shot, renditions)} />
+          ))}
+        </Flex>
+      </Link>
+    </Box>
+  )
+}
+
+const firstRendition = (shot: Shot, renditions: readonly Rendition[]): Rendition | undefined =>
+  renditions
+    .filter(({ shotId }) => shotId === shot.id)
+    .sort((a, b) => a.bytes - b.bytes)[0]
+
+function StripPicture({ shot, made }: { shot: Shot; made: Rendition | undefined }) {
+  const url = usePictureUrl(
+    made
+      ? { table: 'files', id: made.id, version: made.key }
+      : { table: 'previews', id: shot.originalHash, version: '' },
+  )
+  return <Image src={url} alt="" height="96px" width="auto" flex="none" background="mat" />
+}
+
+function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: ShootSummary }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <Action look="quiet" onClick={() => setOpen(true)}>
+        Delete
+      </Action>
+      <Dialog.Root open={open} onOpenChange={(details) => setOpen(details.open)} role="alertdialog">
+        <Portal>
+          <Dialog.Backdrop background="transparent" />
+          <Dialog.Positioner>
+            <Dialog.Content boxShadow="none" borderWidth="1px" borderColor="ink" padding="20px">
+              <Dialog.Title fontFamily="heading" fontSize="20px">
+                Delete {shoot.name}
+              </Dialog.Title>
+              <Text marginY="12px">
+                {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} leave
+                this browser for good. The files you dropped in are untouched.
+              </Text>
+              <Flex justify="flex-end" gap="8px">
+                <Action onClick={() => setOpen(false)}>Keep it</Action>
+                <Action
+                  look="main"
+                  onClick={() => {
+                    setOpen(false)
+                    void deleteShoot(shoot.id)
+                  }}
+                >
+                  Delete {countOf(shots.length, 'photograph')}
+                </Action>
+              </Flex>
+            </Dialog.Content>
+          </Dialog.Positioner>
+        </Portal>
+      </Dialog.Root>
+    </>
+  )
+}

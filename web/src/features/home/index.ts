@@ -1,0 +1,2 @@
+export { DemoPage } from './DemoPage'
+export { HomePage } from './HomePage'

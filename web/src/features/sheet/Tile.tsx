@@ -1,0 +1,93 @@
+import { Box, Flex, Image, Text } from '@chakra-ui/react'
+import { memo, useState } from 'react'
+import type { FrameSettings } from '@cloudbank/core/steps'
+import { formatBytes, formatPercent } from '../../app/numbers'
+import { usePictureUrl, type Rendition, type Shot } from '../../data'
+import { FrameMarks } from './FrameMarks'
+import { fill01 } from './frameReading'
+import { Hem } from './Hem'
+import type { HemSegment } from './hem'
+import type { LensId } from './lens'
+
+export interface TileProps {
+  readonly shot: Shot
+  /** The smallest rendition that fills the tile, if one is made. */
+  readonly rendition: Rendition | undefined
+  readonly frame: FrameSettings
+  readonly segments: readonly HemSegment[]
+  readonly lens: LensId
+  readonly px: number
+  readonly selected: boolean
+  readonly focused: boolean
+  /** Shows the photograph instead of the result. */
+  readonly original: boolean
+  readonly onPick: (id: string, event: React.MouseEvent) => void
+  readonly onOpen: (id: string) => void
+}
+
+/** One shot on the sheet: the picture whole on a mat, one line, the hem. */
+export const Tile = memo(function Tile(props: TileProps) {
+  const { shot, rendition, lens, px, selected, focused, segments, onPick, onOpen } = props
+  const [hovered, setHovered] = useState(false)
+  const asOriginal = !rendition || props.original || (lens === 'photo' && hovered)
+  const result = usePictureUrl(
+    rendition ? { table: 'files', id: rendition.id, version: rendition.key } : null,
+  )
+  const preview = usePictureUrl({ table: 'previews', id: shot.originalHash, version: '' })
+  return (
+    <Box
+      data-shot={shot.id}
+      className="tile"
+      role="option"
+      aria-selected={selected}
+      aria-label={`${shot.fileName}${shot.failure ? `, failed: ${shot.failure}` : ''}`}
+      width={`${px}px`}
+      userSelect="none"
+      cursor="default"
+      onClick={(event) => onPick(shot.id, event)}
+      onDoubleClick={() => onOpen(shot.id)}
+      onMouseEnter={() => setHovered(true)}
+      onMouseLeave={() => setHovered(false)}
+    >
+      <Box
+        position="relative"
+        width={`${px}px`}
+        height={`${px}px`}
+        background="mat"
+        boxShadow={selected ? '0 0 0 1px {colors.paper}, 0 0 0 3px {colors.ink}' : undefined}
+        outline={focused && !selected ? '1px dashed {colors.ink}' : undefined}
+        outlineOffset="2px"
+      >
+        <Image
+          src={asOriginal ? preview : (result ?? preview)}
+          alt=""
+          draggable={false}
+          width="100%"
+          height="100%"
+          objectFit="contain"
+        />
+        {lens === 'frame' && rendition && !asOriginal && (
+          <FrameMarks rendition={rendition} frame={props.frame} />
+        )}
+      </Box>
+      <Flex gap="8px" marginTop="4px" fontSize="12px" lineHeight="17px">
+        <Text truncate flex="1" fontWeight={shot.angle ? 600 : 400}>
+          {shot.angle ?? shot.fileName}
+        </Text>
+        <Text fontFamily="mono" fontSize="11px" color="softInk" whiteSpace="nowrap">
+          {reading(props)}
+        </Text>
+      </Flex>
+      <Hem segments={segments} />
+    </Box>
+  )
+})
+
+/** The figure in a tile's caption: what the lens is about. */
+function reading({ shot, rendition, lens }: TileProps): string {
+  if (shot.failure) return 'failed'
+  if (lens === 'photo') return formatBytes(rendition?.bytes ?? shot.bytes)
+  if (!rendition) return ''
+  const fill = fill01(rendition)
+  return fill === null ? 'whole' : formatPercent(fill)
+}

@@ -1,0 +1,9 @@
+import type { KeyName } from '../../app/keys'
+
+/** What the sheet draws over its tiles. */
+export const LENSES = [
+  { id: 'photo', word: 'Photo', keyName: 'lensPhoto' },
+  { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
+] as const satisfies readonly { id: string; word: string; keyName: KeyName }[]
+
+export type LensId = (typeof LENSES)[number]['id']

@@ -1,0 +1,159 @@
+import { Box, Flex } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import { useCommand } from '../../app/commands'
+import { fitView, centred, zoomAt, type Sides, type View } from './view'
+
+export type Compare = 'result' | 'wipe' | 'beside'
+
+interface Props {
+  /** Sides of the result, in pixels. */
+  readonly picture: Sides
+  readonly result: string | undefined
+  readonly original: string | undefined
+  /** The part of the original that became the result, as fractions of its sides. */
+  readonly window: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+  readonly compare: Compare
+  readonly showOriginal: boolean
+  readonly onScale: (scale: number) => void
+}
+
+/**
+ * Shows a result over its original, in register: pan by dragging, zoom at the pointer. The wipe line
+ * is dragged, or moved with the arrow keys when it has the focus.
+ */
+export function Viewer(props: Props) {
+  const { picture, compare, showOriginal, onScale } = props
+  const frame = useRef<HTMLDivElement>(null)
+  const [viewer, setViewer] = useState<Sides>({ width: 0, height: 0 })
+  const [view, setView] = useState<View | null>(null)
+  const [wipe01, setWipe01] = useState(0.5)
+  const panes = compare === 'beside' ? 2 : 1
+  const pane = { width: viewer.width / panes, height: viewer.height }
+
+  useEffect(() => {
+    if (!frame.current) return
+    const observer = new ResizeObserver(([entry]) => entry && setViewer(entry.contentRect))
+    observer.observe(frame.current)
+    return () => observer.disconnect()
+  }, [])
+  const fit = () => setView(fitView(picture, pane))
+  // A new picture, size or number of panes starts from the whole picture.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useEffect(() => (pane.width > 0 ? fit() : undefined), [viewer, panes, picture.width, picture.height])
+  useEffect(() => (view ? onScale(view.scale * devicePixelRatio) : undefined), [view, onScale])
+
+  const zoomMiddle = (factor: number) =>
+    setView((v) => v && zoomAt(v, factor, { x: pane.width / 2, y: pane.height / 2 }))
+  useCommand('fit', fit)
+  useCommand('actual', () => setView(centred(1 / devicePixelRatio, picture, pane)))
+  useCommand('larger', () => zoomMiddle(1.5))
+  useCommand('smaller', () => zoomMiddle(1 / 1.5))
+
+  useEffect(() => {
+    const element = frame.current
+    if (!element) return
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault()
+      const box = element.getBoundingClientRect()
+      const x = (event.clientX - box.left) % pane.width
+      setView((v) => v && zoomAt(v, Math.exp(-event.deltaY / 300), { x, y: event.clientY - box.top }))
+    }
+    element.addEventListener('wheel', onWheel, { passive: false })
+    return () => element.removeEventListener('wheel', onWheel)
+  }, [pane.width])
+
+  const pan = (event: React.PointerEvent): void => {
+    if (event.buttons !== 1) return
+    setView((v) => v && { ...v, x: v.x + event.movementX, y: v.y + event.movementY })
+  }
+  const line = view ? Math.min(pane.width, Math.max(0, view.x + wipe01 * picture.width * view.scale)) : 0
+  const moveLine = (by: number): void => setWipe01((at) => Math.min(1, Math.max(0, at + by)))
+
+  return (
+    <Flex
+      ref={frame}
+      position="relative"
+      width="100%"
+      height="100%"
+      overflow="hidden"
+      background="sky"
+      cursor="grab"
+      touchAction="none"
+      data-testid="viewer"
+      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerMove={pan}
+    >
+      {view &&
+        Array.from({ length: panes }, (_, i) => {
+          const original = showOriginal || (compare === 'beside' && i === 0)
+          return (
+            <Box key={i} position="relative" width={`${100 / panes}%`} height="100%" overflow="hidden" borderLeftWidth={i > 0 ? '1px' : 0} borderColor="ink">
+              <Layer {...props} view={view} kind={original ? 'original' : 'result'} />
+              {compare === 'wipe' && !showOriginal && (
+                <Box position="absolute" inset="0" style={{ clipPath: `inset(0 ${pane.width - line}px 0 0)` }}>
+                  <Layer {...props} view={view} kind="original" />
+                </Box>
+              )}
+            </Box>
+          )
+        })}
+      {view && compare === 'wipe' && !showOriginal && (
+        <Box
+          role="slider"
+          tabIndex={0}
+          aria-label="Wipe line"
+          aria-valuenow={Math.round(wipe01 * 100)}
+          position="absolute"
+          top="0"
+          bottom="0"
+          width="15px"
+          marginLeft="-7px"
+          cursor="ew-resize"
+          style={{ left: line }}
+          onPointerDown={(event) => {
+            event.stopPropagation()
+            event.currentTarget.setPointerCapture(event.pointerId)
+          }}
+          onPointerMove={(event) => {
+            event.stopPropagation()
+            if (event.buttons === 1) moveLine(event.movementX / (picture.width * view.scale))
+          }}
+          onKeyDown={(event) => {
+            const by = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key]
+            if (by === undefined) return
+            event.stopPropagation()
+            moveLine(by)
+          }}
+        >
+          <Box width="1px" height="100%" marginLeft="7px" background="ink" boxShadow="0 0 0 1px {colors.paper}" />
+        </Box>
+      )}
+    </Flex>
+  )
+}
+
+function Layer({ picture, result, original, window, view, kind }: Props & { view: View; kind: 'original' | 'result' }) {
+  const { scale, x, y } = view
+  const width = picture.width * scale
+  const height = picture.height * scale
+  const pixelated = scale * devicePixelRatio >= 2 ? 'pixelated' : 'auto'
+  if (kind === 'result')
+    return <img src={result} alt="The result" draggable={false} style={{ position: 'absolute', left: x, top: y, width, height, maxWidth: 'none', imageRendering: pixelated }} />
+  return (
+    <div style={{ position: 'absolute', left: x, top: y, width, height, overflow: 'hidden' }}>
+      <img
+        src={original}
+        alt="The original"
+        draggable={false}
+        style={{
+          position: 'absolute',
+          maxWidth: 'none',
+          width: width / window.width,
+          height: height / window.height,
+          left: (-window.x * width) / window.width,
+          top: (-window.y * height) / window.height,
+        }}
+      />
+    </div>
+  )
+}
