@@ -5,7 +5,15 @@ import { fileURLToPath } from 'node:url'
 import { join } from 'node:path'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
-const SOURCES = ['core', 'hosts', 'web', 'server', 'bench', 'package-lock.json', 'scripts/build.mjs']
+const SOURCES = [
+  'core',
+  'hosts',
+  'web',
+  'server',
+  'bench',
+  'package-lock.json',
+  'scripts/build.mjs',
+]
 const SKIPPED = new Set(['node_modules', 'dist', '.cache'])
 const STAMP = join(root, '.cache/build-stamp')
 
@@ -15,7 +23,8 @@ async function fingerprint() {
   const visit = async (path) => {
     const info = await stat(path)
     if (info.isDirectory()) {
-      for (const name of (await readdir(path)).sort()) if (!SKIPPED.has(name)) await visit(join(path, name))
+      for (const name of (await readdir(path)).sort())
+        if (!SKIPPED.has(name)) await visit(join(path, name))
     } else hash.update(`${path}:${info.size}:${info.mtimeMs}\n`)
   }
   for (const source of SOURCES) await visit(join(root, source))
@@ -43,7 +52,16 @@ export async function buildNode() {
     target: 'node20',
     sourcemap: true,
     logLevel: 'error',
-    external: ['sharp', 'onnxruntime-web', 'express', 'open', 'commander', 'playwright-core', '@techstark/opencv-js'],
+    external: [
+      'ssim.js',
+      'sharp',
+      'onnxruntime-web',
+      'express',
+      'open',
+      'commander',
+      'playwright-core',
+      '@techstark/opencv-js',
+    ],
   })
 }
 

@@ -11,7 +11,8 @@ export async function compileKernels() {
   const { error, stderr, binary } = await compile()
   if (error) throw new Error(`The kernels do not compile:\n${stderr}`)
   const rows = []
-  for (let i = 0; i < binary.length; i += 32) rows.push(`  ${[...binary.subarray(i, i + 32)].join(',')},`)
+  for (let i = 0; i < binary.length; i += 32)
+    rows.push(`  ${[...binary.subarray(i, i + 32)].join(',')},`)
   return [
     '// Made from assembly/ by scripts/kernels.mjs; do not edit.',
     '// prettier-ignore',
@@ -25,8 +26,20 @@ export async function compileKernels() {
 async function compile() {
   let binary
   const { error, stderr } = await asc.main(
-    ['assembly/index.ts', '--outFile', 'out.wasm', '-O3', '--noAssert', '--runtime', 'stub',
-      '--enable', 'simd', '--importMemory', '--baseDir', folder],
+    [
+      'assembly/index.ts',
+      '--outFile',
+      'out.wasm',
+      '-O3',
+      '--noAssert',
+      '--runtime',
+      'stub',
+      '--enable',
+      'simd',
+      '--importMemory',
+      '--baseDir',
+      folder,
+    ],
     {
       writeFile: (name, contents) => {
         if (name.endsWith('.wasm')) binary = contents

@@ -10,7 +10,9 @@ export const CHROMIUM = '/usr/bin/chromium'
 
 /** Installs the dependencies when the lockfile has changed since they were last installed. */
 export function installDependencies() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules/.lock-hash')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   console.error('Installing dependencies …')

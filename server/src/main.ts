@@ -26,9 +26,12 @@ try {
   const { url } = await listen(app, port)
   console.log(`Cloudbank is at ${url}  (demo shoot: ${url}/demo)`)
   console.log('Stop it with Ctrl+C.')
-  const hasScreen = process.platform !== 'linux' || process.env['DISPLAY'] || process.env['WAYLAND_DISPLAY']
+  const hasScreen =
+    process.platform !== 'linux' || process.env['DISPLAY'] || process.env['WAYLAND_DISPLAY']
   if (!values['no-open'] && hasScreen && !process.env['CI'])
-    await open(`${url}/demo`).catch(() => console.log('No browser could be opened; use the address above.'))
+    await open(`${url}/demo`).catch(() =>
+      console.log('No browser could be opened; use the address above.'),
+    )
 } catch (error) {
   if (!(error instanceof PortTakenError)) throw error
   console.error(error.message)

@@ -15,7 +15,12 @@ export interface FileFacts {
 /** The largest picture that is taken in: decoded it needs 256 MB. */
 export const MAX_PIXELS = 64_000_000
 
-const KNOWN: Readonly<Record<string, FileType>> = { jpg: 'jpeg', png: 'png', webp: 'webp', avif: 'avif' }
+const KNOWN: Readonly<Record<string, FileType>> = {
+  jpg: 'jpeg',
+  png: 'png',
+  webp: 'webp',
+  avif: 'avif',
+}
 
 /** Orientations 5 to 8 of EXIF turn a picture by a quarter. */
 const turned = (orientation: number | undefined): boolean =>

@@ -1,11 +1,11 @@
 /** XYZ of the primaries adapted to D50 (Bradford), as in ICC's own sRGB profile. */
-const RED = [0.43606567, 0.22248840, 0.01391602] as const
+const RED = [0.43606567, 0.2224884, 0.01391602] as const
 const GREEN = [0.38514709, 0.71687317, 0.09707642] as const
 const BLUE = [0.14306641, 0.06060791, 0.71409607] as const
-const D50 = [0.96420288, 1, 0.82490540] as const
+const D50 = [0.96420288, 1, 0.8249054] as const
 /** Bradford adaptation from D65 to D50. */
 const ADAPTATION = [
-  1.04788208, 0.02291870, -0.05021667, 0.02958679, 0.99047852, -0.01707458, -0.00924683, 0.01507568,
+  1.04788208, 0.0229187, -0.05021667, 0.02958679, 0.99047852, -0.01707458, -0.00924683, 0.01507568,
   0.75167847,
 ] as const
 /** y = (a·x + b)^g from d on, c·x below. */

@@ -62,9 +62,7 @@ function withWebpProfile(bytes: Uint8Array): Uint8Array {
 function webpHeader(chunks: Uint8Array): Uint8Array {
   const data = chunks.subarray(8)
   const lossless = has(chunks, 'VP8L', 4)
-  const bits = lossless
-    ? data[1]! | (data[2]! << 8) | (data[3]! << 16) | (data[4]! << 24)
-    : 0
+  const bits = lossless ? data[1]! | (data[2]! << 8) | (data[3]! << 16) | (data[4]! << 24) : 0
   const width = lossless ? (bits & 0x3fff) + 1 : (data[6]! | (data[7]! << 8)) & 0x3fff
   const height = lossless ? ((bits >> 14) & 0x3fff) + 1 : (data[8]! | (data[9]! << 8)) & 0x3fff
   const alpha = lossless && (bits >>> 28) & 1 ? 0x10 : 0

@@ -43,7 +43,8 @@ export function extractForeground(picture: LinearRgba, alpha: PlaneF32): void {
     const b = backdropSites[i]! * 4
     for (let c = 0; c < 3; c++) {
       const mixed = original[p + c]!
-      const unmixed = b < 0 ? mixed : Math.min(1, Math.max(0, (mixed - (1 - a) * original[b + c]!) / a))
+      const unmixed =
+        b < 0 ? mixed : Math.min(1, Math.max(0, (mixed - (1 - a) * original[b + c]!) / a))
       const spread = f < 0 ? unmixed : original[f + c]!
       data[p + c] = a * (unmixWeight * unmixed + (1 - unmixWeight) * spread)
     }

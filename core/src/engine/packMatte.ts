@@ -6,7 +6,11 @@ import type { Matte } from '../steps'
 export type PackedMatte =
   | Extract<Matte, { kind: 'uncut' }>
   | (Omit<Extract<Matte, { kind: 'cut' }>, 'alpha'> & {
-      readonly alpha: { readonly width: number; readonly height: number; readonly deflated: Uint8Array }
+      readonly alpha: {
+        readonly width: number
+        readonly height: number
+        readonly deflated: Uint8Array
+      }
     })
 
 /** Packs a matte; alpha of a typical product shrinks to a fiftieth. */

@@ -1,7 +1,1 @@
-export {
-  FINDING_CODES,
-  FINDINGS,
-  type Finding,
-  type FindingCode,
-  type Weight,
-} from './finding'
+export { FINDING_CODES, FINDINGS, type Finding, type FindingCode, type Weight } from './finding'

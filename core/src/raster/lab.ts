@@ -20,8 +20,7 @@ export function linearToLab([r, g, b]: Rgb): Rgb {
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)]
 }
 
-const inverse = (t: number): number =>
-  t > 6 / 29 ? t * t * t : (t - 16 / 116) / SLOPE
+const inverse = (t: number): number => (t > 6 / 29 ? t * t * t : (t - 16 / 116) / SLOPE)
 
 /** Linear light of one CIE L*a*b* (D65) colour; outside of sRGB it leaves 0…1. */
 export function labToLinear([l, a, b]: Rgb): Rgb {

@@ -16,7 +16,8 @@ export function RunStrip() {
   )
   if (progress) {
     const { state, done, total, current, leftMs } = progress
-    const left = state === 'paused' ? 'paused' : leftMs === null ? '' : `${formatDuration(leftMs)} left`
+    const left =
+      state === 'paused' ? 'paused' : leftMs === null ? '' : `${formatDuration(leftMs)} left`
     return (
       <Strip done01={total === 0 ? 0 : done / total} still={state === 'paused'}>
         <Text truncate flex="1" minWidth="0">

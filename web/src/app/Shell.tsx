@@ -33,7 +33,13 @@ export function Shell() {
         borderColor="hairline"
       >
         <Link to="/">
-          <Text as="span" fontFamily="heading" fontWeight="800" fontSize="18px" letterSpacing="-0.01em">
+          <Text
+            as="span"
+            fontFamily="heading"
+            fontWeight="800"
+            fontSize="18px"
+            letterSpacing="-0.01em"
+          >
             Cloudbank
           </Text>
         </Link>

@@ -54,4 +54,5 @@ function isTyping(event: KeyboardEvent): boolean {
   return presses && /^(BUTTON|A)$/.test(target.tagName)
 }
 
-const isDialogOpen = (): boolean => document.querySelector('[role=dialog][data-state=open]') !== null
+const isDialogOpen = (): boolean =>
+  document.querySelector('[role=dialog][data-state=open]') !== null

@@ -93,7 +93,9 @@ function report(takenIn: number, known: number, refused: readonly string[]): voi
   else if (refused.length > 1)
     need(`${countOf(refused.length, 'file')} not taken in; the sheet names them.${rest}`)
   else if (known > 0)
-    say(`${countOf(known, 'photograph')} already here, kept once.${takenIn > 0 ? ` ${takenIn} new.` : ''}`)
+    say(
+      `${countOf(known, 'photograph')} already here, kept once.${takenIn > 0 ? ` ${takenIn} new.` : ''}`,
+    )
 }
 
 type Outcome = 'in' | 'known' | { readonly reason: string }

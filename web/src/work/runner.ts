@@ -26,7 +26,12 @@ export const useRun = create<{ readonly progress: RunProgress | null }>()(() => 
   progress: null,
 }))
 
-const MIME = { jpeg: 'image/jpeg', webp: 'image/webp', avif: 'image/avif', png: 'image/png' } as const
+const MIME = {
+  jpeg: 'image/jpeg',
+  webp: 'image/webp',
+  avif: 'image/avif',
+  png: 'image/png',
+} as const
 /** One run at a time, over all tabs of this browser. */
 const LOCK = 'cloudbank-run'
 
@@ -133,7 +138,11 @@ async function workThrough(start: Run, signal: AbortSignal): Promise<void> {
     if (signal.aborted) return
     const finished = run.doneShotIds.length - first
     const each = finished > 0 ? (performance.now() - began) / finished : null
-    show(run, [...current], each === null ? null : each * (run.shotIds.length - run.doneShotIds.length))
+    show(
+      run,
+      [...current],
+      each === null ? null : each * (run.shotIds.length - run.doneShotIds.length),
+    )
   }
 
   const lane = async (): Promise<void> => {
@@ -168,7 +177,9 @@ async function workThrough(start: Run, signal: AbortSignal): Promise<void> {
   useRun.setState({ progress: null })
   const { say, need } = useNotices.getState()
   if (run.failed > 0)
-    need(`${countOf(run.failed, 'shot')} could not be made; the sheet says why. ${countOf(run.made, 'rendition')} made.`)
+    need(
+      `${countOf(run.failed, 'shot')} could not be made; the sheet says why. ${countOf(run.made, 'rendition')} made.`,
+    )
   else say(`${countOf(run.made, 'rendition')} made.`)
 }
 
@@ -200,7 +211,12 @@ async function renderOne(run: Run, shot: Shot, signal: AbortSignal): Promise<Out
   }
 }
 
-async function keep(run: Run, shot: Shot, key: string, result: JobResults['render']): Promise<void> {
+async function keep(
+  run: Run,
+  shot: Shot,
+  key: string,
+  result: JobResults['render'],
+): Promise<void> {
   const { renditions, files, shots, mattes } = database
   const { matte, findings } = result
   const rows = result.renditions.map((file) => renditionRow(run, shot, file))
@@ -217,7 +233,8 @@ async function keep(run: Run, shot: Shot, key: string, result: JobResults['rende
 }
 
 function renditionRow(run: Run, shot: Shot, file: RenditionFile): Rendition {
-  const { placementId, bytes, width, height, format, qualityPct, productBox, window, findings } = file
+  const { placementId, bytes, width, height, format, qualityPct, productBox, window, findings } =
+    file
   const placement = run.steps.finish.placements.find(({ id }) => id === placementId)
   if (!placement) throw new Error(`The run has no placement ${placementId}`)
   return {

@@ -78,7 +78,8 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
 
   function isRidge(x: number, y: number, i: number, product: boolean): boolean {
     const d = depth[i]!
-    if (d < 2 || d > reach || x === 0 || y === 0 || x === width - 1 || y === height - 1) return false
+    if (d < 2 || d > reach || x === 0 || y === 0 || x === width - 1 || y === height - 1)
+      return false
     for (let dy = -1; dy <= 1; dy++)
       for (let dx = -1; dx <= 1; dx++) {
         const j = i + dy * width + dx
@@ -111,7 +112,8 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
           const axis = picture.data[f + c]! - from[q + c]!
           along += (picture.data[p + c]! - from[q + c]!) * axis
           length += axis * axis
-          const root = Math.sqrt(Math.max(0, picture.data[f + c]!)) - Math.sqrt(Math.max(0, from[q + c]!))
+          const root =
+            Math.sqrt(Math.max(0, picture.data[f + c]!)) - Math.sqrt(Math.max(0, from[q + c]!))
           apart += root * root
         }
         const share = Math.min(1, Math.max(0, along / (length + 1e-9)))
@@ -175,8 +177,7 @@ function bandDepth(inside: PlaneF32, reach: number): Uint8Array {
 function looksBare(picture: Float32Array, plate: Float32Array, i: number): boolean {
   const p = i * 4
   for (let c = 0; c < 3; c++) {
-    const step =
-      Math.sqrt(Math.max(0, picture[p + c]!)) - Math.sqrt(Math.max(0, plate[p + c]!))
+    const step = Math.sqrt(Math.max(0, picture[p + c]!)) - Math.sqrt(Math.max(0, plate[p + c]!))
     if (Math.abs(step) > LOOKS_BARE) return false
   }
   return true

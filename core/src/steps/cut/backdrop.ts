@@ -17,7 +17,6 @@ const FLOOR = [0.8, 0.55, 0.55] as const
 /** A backdrop whose lightness scatters more than this is textured: its colours get a mixture. */
 const TEXTURED_SIGMA_L = 2.2
 
-
 const MIXTURE_SAMPLES = 2000
 
 /** What the backdrop looks like behind and around the product. */
@@ -67,8 +66,7 @@ export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop 
   const variance = smoothFill(squares, trimmed, half, scratch)
   let meanL = 0
   for (let i = 0; i < pixels; i++) {
-    for (let c = 0; c < 3; c++)
-      variance[i * 3 + c] = variance[i * 3 + c]! + FLOOR[c]! ** 2
+    for (let c = 0; c < 3; c++) variance[i * 3 + c] = variance[i * 3 + c]! + FLOOR[c]! ** 2
     meanL += variance[i * 3]! / pixels
   }
   const textured = Math.sqrt(meanL) > TEXTURED_SIGMA_L
@@ -147,7 +145,9 @@ export function logBackdrop(backdrop: Backdrop, lab: Float32Array, i: number): n
   const { variance } = backdrop
   const p = i * 3
   const local =
-    -0.5 * (distanceFromPlate(backdrop, lab, i) + LOG_2PI_3 +
+    -0.5 *
+    (distanceFromPlate(backdrop, lab, i) +
+      LOG_2PI_3 +
       Math.log(variance[p]! * variance[p + 1]! * variance[p + 2]!))
   if (!backdrop.textured) return local
   const global = logDensity(backdrop.mixture, lab[p]!, lab[p + 1]!, lab[p + 2]!)

@@ -1,3 +1,4 @@
+import { CLASS } from './evidence'
 import { components, planeU8, squaredDistance, type PlaneF32, type PlaneU8 } from '../../raster'
 
 /** A piece smaller than this share of the largest one goes, unless the finder is sure of it. */
@@ -10,24 +11,29 @@ const DEEP = 0.05
 /** … and are smaller than this share of the product are print or glints: filled. */
 const SMALL_HOLE = 0.0012
 
-/** Drops specks and stray pieces, and fills holes that are print or glints. Changes `labels`. */
-export function cleanUp(labels: PlaneU8, probability: PlaneF32): void {
-  dropPieces(labels, probability)
+/** Drops specks, stray pieces and what is left of a card's holder, and fills holes that are print or glints. Changes `labels`. */
+export function cleanUp(labels: PlaneU8, probability: PlaneF32, classes: PlaneU8): void {
+  dropPieces(labels, probability, classes)
   fillHoles(labels)
 }
 
-function dropPieces(labels: PlaneU8, probability: PlaneF32): void {
+function dropPieces(labels: PlaneU8, probability: PlaneF32, classes: PlaneU8): void {
   const { labels: pieces, list } = components(labels, true)
   const largest = list.reduce((most, { area }) => Math.max(most, area), 0)
   const trust = new Float64Array(list.length)
-  for (let i = 0; i < pieces.length; i++)
-    if (pieces[i]) trust[pieces[i]! - 1]! += probability.data[i]!
+  const beside = new Float64Array(list.length)
+  for (let i = 0; i < pieces.length; i++) {
+    const k = pieces[i]! - 1
+    if (k < 0) continue
+    trust[k]! += probability.data[i]!
+    if (classes.data[i] === CLASS.beside) beside[k]!++
+  }
   const kept = list.map(
     ({ area }, k) =>
-      area >= SMALL_PIECE * largest || (area > SPECK * largest && trust[k]! > SURE * area),
+      beside[k]! <= area / 2 &&
+      (area >= SMALL_PIECE * largest || (area > SPECK * largest && trust[k]! > SURE * area)),
   )
-  for (let i = 0; i < pieces.length; i++)
-    if (pieces[i] && !kept[pieces[i]! - 1]) labels.data[i] = 0
+  for (let i = 0; i < pieces.length; i++) if (pieces[i] && !kept[pieces[i]! - 1]) labels.data[i] = 0
 }
 
 function fillHoles(labels: PlaneU8): void {
@@ -50,6 +56,5 @@ function fillHoles(labels: PlaneU8): void {
     ({ area, touchesBorder }, k) =>
       !touchesBorder && area < SMALL_HOLE * product && (nearest[k]! > deep || area < 8),
   )
-  for (let i = 0; i < holes.length; i++)
-    if (holes[i] && filled[holes[i]! - 1]) labels.data[i] = 1
+  for (let i = 0; i < holes.length; i++) if (holes[i] && filled[holes[i]! - 1]) labels.data[i] = 1
 }

@@ -1,4 +1,11 @@
-import { components, planeF32, planeU8, type LabPicture, type PlaneF32, type PlaneU8 } from '../../raster'
+import {
+  components,
+  planeF32,
+  planeU8,
+  type LabPicture,
+  type PlaneF32,
+  type PlaneU8,
+} from '../../raster'
 import { logBackdrop, sampleLab, type Backdrop } from './backdrop'
 import { CLASS, type Contrast } from './evidence'
 import { DIRECTIONS, minimumCut } from './gridCut'
@@ -137,8 +144,7 @@ function peelShadows(
     const inner = r.innerSharp / Math.max(1, r.inner)
     return r.outer > 0 && outer < PEEL_OUTER && inner > PEEL_INNER && inner > 1.5 * outer
   })
-  for (let i = 0; i < pieces.length; i++)
-    if (pieces[i] && drop[pieces[i]! - 1]) labels.data[i] = 0
+  for (let i = 0; i < pieces.length; i++) if (pieces[i] && drop[pieces[i]! - 1]) labels.data[i] = 0
 }
 
 function colourVotes(input: CoarseInput, product: Mixture): PlaneF32 {
@@ -156,7 +162,7 @@ function voteAt(input: CoarseInput, product: Mixture, i: number): number {
     return prior + (backdrop.plate[i * 3]! < DARK_L ? LIKELY_VOTE / 2 : STRONG_VOTE)
   if (kind === CLASS.strong) return STRONG_VOTE
   if (kind === CLASS.island) return ISLAND_VOTE
-  if (kind === CLASS.likely) return LIKELY_VOTE + prior
+  if (kind === CLASS.likely || kind === CLASS.beside) return LIKELY_VOTE + prior
   const q = i * 3
   const logProduct = Math.log(
     0.85 * Math.exp(logDensity(product, lab.data[q]!, lab.data[q + 1]!, lab.data[q + 2]!)) +
@@ -164,7 +170,6 @@ function voteAt(input: CoarseInput, product: Mixture, i: number): number {
   )
   const ambiguity = shadeOf(lab.data, backdrop.plate, i) * (backdrop.textured ? 0.15 : 1)
   const raw = logProduct - logBackdrop(backdrop, lab.data, i)
-  const colour =
-    (1 - ambiguity) * Math.min(VOTE_RANGE[1], Math.max(VOTE_RANGE[0], raw))
+  const colour = (1 - ambiguity) * Math.min(VOTE_RANGE[1], Math.max(VOTE_RANGE[0], raw))
   return prior + (kind === CLASS.weak ? Math.max(WEAK_VOTE, colour) : colour)
 }

@@ -62,7 +62,7 @@ export async function cutPicture(picture: SrgbRgba8, context: CutContext): Promi
   const classes = classify(softened(lab), backdrop, contrast, probability)
   checkpoint('evidence')
   const labels = coarseCut({ lab, probability, backdrop, contrast, classes, checkpoint })
-  cleanUp(labels, probability)
+  cleanUp(labels, probability, classes)
   checkpoint('cut')
   if (borderShare(labels.data, size, 0) > BORDER_SHARE)
     return { kind: 'uncut', reason: 'runs-out-of-frame' }

@@ -31,7 +31,7 @@ export interface Contrast {
 }
 
 /** What each pixel is by its colour and by how it can be reached from the frame. */
-export const CLASS = { open: 0, strong: 1, weak: 2, island: 3, likely: 4 } as const
+export const CLASS = { open: 0, strong: 1, weak: 2, island: 3, likely: 4, beside: 5 } as const
 
 /** Edges in units of the backdrop's own texture, so that grain and weave count for nothing. */
 export function edgeContrast(edges: Edges, probability: PlaneF32): Contrast {
@@ -57,7 +57,8 @@ function percentileOn(plane: PlaneF32, probability: PlaneF32, share: number): nu
 /**
  * Sorts pixels that look like bare backdrop: `strong` are reached from the frame through wide
  * passages without crossing an edge, `likely` through narrow ones; `island` are gaps inside the
- * product, and grey cards beside it; `weak` merely have the colour. All others are `open`.
+ * product, and grey cards beside it, `beside` the
+ * room about a card; `weak` merely have the colour. All others are `open`.
  *
  * @param smooth the picture, blurred a little, so that noise does not perforate the backdrop.
  */
@@ -91,7 +92,8 @@ export function classify(
   const cards = markCards(smooth, barrier, probability)
   for (const island of findIslands({ smooth, backdrop, tight, barrier, strong, probability }))
     for (const i of island) classes.data[i] = CLASS.island
-  for (let i = 0; i < pixels; i++) if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.likely : CLASS.island
+  for (let i = 0; i < pixels; i++)
+    if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.beside : CLASS.island
   return classes
 }
 

@@ -29,11 +29,7 @@ const NODE_BYTES = 8 * 4 + 5 * 4 + 3
  * Exact up to rounding to a thousandth of a nat. Source: Boykov & Kolmogorov 2004, An experimental
  * comparison of min-cut/max-flow algorithms for energy minimization in vision.
  */
-export function minimumCut(
-  votes: PlaneF32,
-  links: readonly Float32Array[],
-  labels: PlaneU8,
-): void {
+export function minimumCut(votes: PlaneF32, links: readonly Float32Array[], labels: PlaneU8): void {
   const { width, height } = votes
   // A frame of one idle node spares every neighbour a border test.
   const stride = width + 2

@@ -166,8 +166,7 @@ function maximise(
     const xy = la / w
     const xz = lb / w
     const yz = ab / w
-    const det =
-      xx * (yy * zz - yz * yz) - xy * (xy * zz - yz * xz) + xz * (xy * yz - yy * xz)
+    const det = xx * (yy * zz - yz * yz) - xy * (xy * zz - yz * xz) + xz * (xy * yz - yy * xz)
     const p = k * STRIDE
     packed[p] = Math.log(w / n) - 0.5 * (LOG_2PI_3 + Math.log(det))
     packed[p + 1] = ml

@@ -24,8 +24,7 @@ export function markCards(lab: LabPicture, barrier: PlaneU8, probability: PlaneF
   const { width, height } = lab
   const cards = planeU8(lab)
   const patch = planeU8(lab)
-  for (let i = 0; i < patch.data.length; i++)
-    patch.data[i] = barrier.data[i] ? 0 : 1
+  for (let i = 0; i < patch.data.length; i++) patch.data[i] = barrier.data[i] ? 0 : 1
   const { labels, list } = components(patch)
   for (const { label, area, x0, y0, x1, y1, touchesBorder } of list) {
     const box = (x1 - x0) * (y1 - y0)

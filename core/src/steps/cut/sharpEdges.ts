@@ -1,9 +1,4 @@
-import {
-  gaussianBlur,
-  planeF32,
-  type LabPicture,
-  type PlaneF32,
-} from '../../raster'
+import { gaussianBlur, planeF32, type LabPicture, type PlaneF32 } from '../../raster'
 
 /** Blurs, in pixels at the work size, between which an edge counts as sharp. */
 const FINE_SIGMA_PX = 0.8

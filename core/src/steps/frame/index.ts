@@ -12,7 +12,10 @@ export const frame = defineStep({
   apply: async (composition, settings) => {
     const { original, matte, ground } = composition
     if (matte?.kind !== 'cut')
-      return { ...composition, frame: { window: frameWhole(original, settings), enlarge: settings.enlarge } }
+      return {
+        ...composition,
+        frame: { window: frameWhole(original, settings), enlarge: settings.enlarge },
+      }
     const box = {
       x: matte.box.x * original.width,
       y: matte.box.y * original.height,

@@ -15,7 +15,8 @@ export const light = defineStep({
       gains: 'neutral by fixed gains',
       photograph: 'neutral as photographed',
     }[neutral.from]
-    const exposure = exposureEv === 0 ? '' : `, ${exposureEv > 0 ? '+' : '−'}${Math.abs(exposureEv)} EV`
+    const exposure =
+      exposureEv === 0 ? '' : `, ${exposureEv > 0 ? '+' : '−'}${Math.abs(exposureEv)} EV`
     return neutralWords + exposure
   },
   apply: async (composition, { exposureEv, neutral }) => {

@@ -29,7 +29,11 @@ function BriefSettings({ view }: { view: ShootView }) {
   const panels = [
     { title: 'Light', words: 'exposure neutral gains', panel: <LightPanel editor={editor} /> },
     { title: 'Cut', words: 'method automatic off', panel: <CutPanel editor={editor} /> },
-    { title: 'Ground', words: 'colour transparent backdrop', panel: <GroundPanel editor={editor} /> },
+    {
+      title: 'Ground',
+      words: 'colour transparent backdrop',
+      panel: <GroundPanel editor={editor} />,
+    },
     { title: 'Frame', words: 'ratio fill enlarge', panel: <FramePanel editor={editor} /> },
     {
       title: 'Finish',
@@ -38,7 +42,9 @@ function BriefSettings({ view }: { view: ShootView }) {
     },
   ]
   const wanted = filter.trim().toLowerCase()
-  const shown = panels.filter(({ title, words }) => `${title} ${words}`.toLowerCase().includes(wanted))
+  const shown = panels.filter(({ title, words }) =>
+    `${title} ${words}`.toLowerCase().includes(wanted),
+  )
   return (
     <Box height="100%" overflowY="auto">
       <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
@@ -68,8 +74,8 @@ function BriefSettings({ view }: { view: ShootView }) {
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="14px">
-          For every shot of {shoot.name}. A change takes effect with the next run; what it puts out of
-          date is made again, nothing else.
+          For every shot of {shoot.name}. A change takes effect with the next run; what it puts out
+          of date is made again, nothing else.
         </Text>
         {shown.map(({ title, panel }) => (
           <Box key={title} as="section" aria-label={title} marginBottom="26px">
@@ -112,10 +118,20 @@ function UndoButtons() {
   const { undo, redo, done, undone } = useUndo()
   return (
     <Flex gap="2px">
-      <Action look="quiet" disabled={done.length === 0} title={done.at(-1)?.words} onClick={() => void undo()}>
+      <Action
+        look="quiet"
+        disabled={done.length === 0}
+        title={done.at(-1)?.words}
+        onClick={() => void undo()}
+      >
         Undo
       </Action>
-      <Action look="quiet" disabled={undone.length === 0} title={undone.at(-1)?.words} onClick={() => void redo()}>
+      <Action
+        look="quiet"
+        disabled={undone.length === 0}
+        title={undone.at(-1)?.words}
+        onClick={() => void redo()}
+      >
         Redo
       </Action>
     </Flex>

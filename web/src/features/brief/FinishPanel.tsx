@@ -13,10 +13,23 @@ const FORMAT_WORDS: Readonly<Record<Format, string>> = {
 }
 
 const Head = chakra('th', {
-  base: { textAlign: 'left', fontWeight: 600, fontSize: '12px', color: 'softInk', paddingY: '6px', paddingRight: '14px' },
+  base: {
+    textAlign: 'left',
+    fontWeight: 600,
+    fontSize: '12px',
+    color: 'softInk',
+    paddingY: '6px',
+    paddingRight: '14px',
+  },
 })
 const Cell = chakra('td', {
-  base: { paddingY: '6px', paddingRight: '14px', borderTopWidth: '1px', borderColor: 'hairline', verticalAlign: 'middle' },
+  base: {
+    paddingY: '6px',
+    paddingRight: '14px',
+    borderTopWidth: '1px',
+    borderColor: 'hairline',
+    verticalAlign: 'middle',
+  },
 })
 
 /** The files that are made of each shot: one row a placement. */
@@ -35,9 +48,11 @@ export function FinishPanel({ editor }: { editor: BriefEditor }) {
       <chakra.table width="100%" borderCollapse="collapse">
         <thead>
           <tr>
-            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit', ''].map((word) => (
-              <Head key={word}>{word}</Head>
-            ))}
+            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit', ''].map(
+              (word) => (
+                <Head key={word}>{word}</Head>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>
@@ -47,7 +62,15 @@ export function FinishPanel({ editor }: { editor: BriefEditor }) {
                 <NameInput name={placement.name} commit={(name) => replace(index, { name })} />
               </Cell>
               <Cell>
-                <NumberInput label="Longer side" unit="px" min={16} max={10000} value={placement.longSidePx} onProblem={setProblem} commit={(px) => px !== null && replace(index, { longSidePx: px })} />
+                <NumberInput
+                  label="Longer side"
+                  unit="px"
+                  min={16}
+                  max={10000}
+                  value={placement.longSidePx}
+                  onProblem={setProblem}
+                  commit={(px) => px !== null && replace(index, { longSidePx: px })}
+                />
               </Cell>
               <Cell>
                 <NativeSelect.Root size="xs" width="92px">
@@ -69,16 +92,53 @@ export function FinishPanel({ editor }: { editor: BriefEditor }) {
                 </NativeSelect.Root>
               </Cell>
               <Cell>
-                <NumberInput label="Quality" unit="%" width="56px" min={1} max={100} value={placement.qualityPct} onProblem={setProblem} commit={(pct) => pct !== null && replace(index, { qualityPct: pct })} />
+                <NumberInput
+                  label="Quality"
+                  unit="%"
+                  width="56px"
+                  min={1}
+                  max={100}
+                  value={placement.qualityPct}
+                  onProblem={setProblem}
+                  commit={(pct) => pct !== null && replace(index, { qualityPct: pct })}
+                />
               </Cell>
               <Cell>
-                <NumberInput label="Least quality" unit="%" width="56px" min={1} max={100} value={placement.leastQualityPct} onProblem={setProblem} commit={(pct) => pct !== null && replace(index, { leastQualityPct: pct })} />
+                <NumberInput
+                  label="Least quality"
+                  unit="%"
+                  width="56px"
+                  min={1}
+                  max={100}
+                  value={placement.leastQualityPct}
+                  onProblem={setProblem}
+                  commit={(pct) => pct !== null && replace(index, { leastQualityPct: pct })}
+                />
               </Cell>
               <Cell>
-                <NumberInput label="Limit" unit="KB" width="72px" min={1} max={50000} optional value={placement.limitBytes === null ? null : placement.limitBytes / 1000} onProblem={setProblem} commit={(kb) => replace(index, { limitBytes: kb === null ? null : kb * 1000 })} />
+                <NumberInput
+                  label="Limit"
+                  unit="KB"
+                  width="72px"
+                  min={1}
+                  max={50000}
+                  optional
+                  value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
+                  onProblem={setProblem}
+                  commit={(kb) => replace(index, { limitBytes: kb === null ? null : kb * 1000 })}
+                />
               </Cell>
               <Cell textAlign="right">
-                <Action look="quiet" disabled={placements.length === 1} onClick={() => save(`Placement ${placement.name} removed`, placements.filter((_, i) => i !== index))}>
+                <Action
+                  look="quiet"
+                  disabled={placements.length === 1}
+                  onClick={() =>
+                    save(
+                      `Placement ${placement.name} removed`,
+                      placements.filter((_, i) => i !== index),
+                    )
+                  }
+                >
                   Remove
                 </Action>
               </Cell>
@@ -93,10 +153,13 @@ export function FinishPanel({ editor }: { editor: BriefEditor }) {
       )}
       <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
         <Text color="softInk" fontSize="12px">
-          Quality is lowered as far as the limit demands, never below the least; a picture that still is
-          too heavy is made all the same, and says so. PNG has no quality.
+          Quality is lowered as far as the limit demands, never below the least; a picture that
+          still is too heavy is made all the same, and says so. PNG has no quality.
         </Text>
-        <Action disabled={placements.length >= 20} onClick={() => save('Placement added', [...placements, freshPlacement(placements)])}>
+        <Action
+          disabled={placements.length >= 20}
+          onClick={() => save('Placement added', [...placements, freshPlacement(placements)])}
+        >
           Add a placement
         </Action>
       </Flex>
@@ -118,6 +181,14 @@ function NameInput({ name, commit }: { name: string; commit: (name: string) => v
     else if (next !== name) commit(next)
   }
   return (
-    <Input aria-label="Name of the placement" size="xs" width="130px" value={draft} onChange={(event) => setDraft(event.target.value)} onBlur={take} onKeyDown={(event) => event.key === 'Enter' && take()} />
+    <Input
+      aria-label="Name of the placement"
+      size="xs"
+      width="130px"
+      value={draft}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
   )
 }

@@ -25,7 +25,10 @@ export function LightPanel({ editor }: PanelProps) {
         step={0.01}
         value={exposureEv}
         commit={(value) =>
-          editor.setSteps(`Exposure ${value ?? 0} EV`, 'light', { ...light, exposureEv: value ?? 0 })
+          editor.setSteps(`Exposure ${value ?? 0} EV`, 'light', {
+            ...light,
+            exposureEv: value ?? 0,
+          })
         }
       />
       <ChoiceSetting
@@ -106,7 +109,9 @@ export function GroundPanel({ editor }: PanelProps) {
       {ground.kind === 'colour' && (
         <ColourSetting
           colour={ground.colour}
-          commit={(colour) => editor.setSteps(`Ground ${colour}`, 'ground', { kind: 'colour', colour })}
+          commit={(colour) =>
+            editor.setSteps(`Ground ${colour}`, 'ground', { kind: 'colour', colour })
+          }
         />
       )}
     </>
@@ -161,7 +166,10 @@ export function FramePanel({ editor }: PanelProps) {
       value={frame.ratio[which]}
       onProblem={setProblem}
       commit={(value) =>
-        editor.setSteps('Ratio', 'frame', { ...frame, ratio: { ...frame.ratio, [which]: value ?? 1 } })
+        editor.setSteps('Ratio', 'frame', {
+          ...frame,
+          ratio: { ...frame.ratio, [which]: value ?? 1 },
+        })
       }
     />
   )
@@ -194,7 +202,10 @@ export function FramePanel({ editor }: PanelProps) {
         hint={hintOf(FrameSettings.shape.enlarge)}
         value={frame.enlarge}
         commit={(enlarge) =>
-          editor.setSteps(enlarge ? 'Enlarging allowed' : 'No enlarging', 'frame', { ...frame, enlarge })
+          editor.setSteps(enlarge ? 'Enlarging allowed' : 'No enlarging', 'frame', {
+            ...frame,
+            enlarge,
+          })
         }
       />
     </>

@@ -25,7 +25,9 @@ function Deliver({ view }: { view: ShootView }) {
   const rows = summarise(view, ready)
   const files = planDelivery(view.shots, ready)
   const missing = view.shots.length * rows.length - ready.length
-  const concerns = files.filter(({ rendition }) => rendition.findings.some(({ code }) => FINDINGS[code].weight !== 'note'))
+  const concerns = files.filter(({ rendition }) =>
+    rendition.findings.some(({ code }) => FINDINGS[code].weight !== 'note'),
+  )
 
   async function pack(): Promise<void> {
     setPacked(0)
@@ -51,16 +53,28 @@ function Deliver({ view }: { view: ShootView }) {
         <chakra.table width="100%" borderCollapse="collapse" marginBottom="18px">
           <thead>
             <tr>
-              {['Placement', 'Asked', 'Ready', 'Weight', 'Heaviest', 'Within the limit'].map((word) => (
-                <chakra.th key={word} textAlign="left" fontSize="12px" color="softInk" fontWeight="600" paddingY="6px">
-                  {word}
-                </chakra.th>
-              ))}
+              {['Placement', 'Asked', 'Ready', 'Weight', 'Heaviest', 'Within the limit'].map(
+                (word) => (
+                  <chakra.th
+                    key={word}
+                    textAlign="left"
+                    fontSize="12px"
+                    color="softInk"
+                    fontWeight="600"
+                    paddingY="6px"
+                  >
+                    {word}
+                  </chakra.th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>
             {rows.map((row) => (
-              <chakra.tr key={row.id} css={{ '& td': { borderTop: '1px solid {colors.hairline}', paddingBlock: '9px' } }}>
+              <chakra.tr
+                key={row.id}
+                css={{ '& td': { borderTop: '1px solid {colors.hairline}', paddingBlock: '9px' } }}
+              >
                 <td>
                   <b>{row.name}</b>
                 </td>
@@ -69,11 +83,17 @@ function Deliver({ view }: { view: ShootView }) {
                   {formatCount(row.ready)} of {formatCount(view.shots.length)}
                 </chakra.td>
                 <chakra.td fontFamily="mono">{formatBytes(row.bytes)}</chakra.td>
-                <chakra.td fontFamily="mono">{row.ready > 0 ? formatBytes(row.heaviest) : '–'}</chakra.td>
+                <chakra.td fontFamily="mono">
+                  {row.ready > 0 ? formatBytes(row.heaviest) : '–'}
+                </chakra.td>
                 <td>
                   <Flex align="center" gap="8px">
                     {row.over > 0 && <Attention />}
-                    {row.ready === 0 ? '–' : row.over === 0 ? 'all' : `${countOf(row.over, 'file')} over`}
+                    {row.ready === 0
+                      ? '–'
+                      : row.over === 0
+                        ? 'all'
+                        : `${countOf(row.over, 'file')} over`}
                   </Flex>
                 </td>
               </chakra.tr>
@@ -84,13 +104,17 @@ function Deliver({ view }: { view: ShootView }) {
           <Flex align="center" gap="8px" marginBottom="10px">
             <Attention />
             <Text>
-              {countOf(missing, 'rendition')} {missing === 1 ? 'is' : 'are'} missing or out of date; make
-              them on the sheet, or deliver without.
+              {countOf(missing, 'rendition')} {missing === 1 ? 'is' : 'are'} missing or out of date;
+              make them on the sheet, or deliver without.
             </Text>
           </Flex>
         )}
         <Flex align="center" gap="14px" marginY="16px">
-          <Action look="main" disabled={files.length === 0 || packed !== null} onClick={() => void pack()}>
+          <Action
+            look="main"
+            disabled={files.length === 0 || packed !== null}
+            onClick={() => void pack()}
+          >
             {packed === null
               ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}`
               : `Packing ${formatCount(packed)} of ${formatCount(files.length)}`}
@@ -102,7 +126,13 @@ function Deliver({ view }: { view: ShootView }) {
               {countOf(concerns.length, 'rendition')} to look at first
             </Heading>
             {concerns.map(({ path, rendition }) => (
-              <Flex key={path} gap="14px" paddingY="4px" borderTopWidth="1px" borderColor="hairline">
+              <Flex
+                key={path}
+                gap="14px"
+                paddingY="4px"
+                borderTopWidth="1px"
+                borderColor="hairline"
+              >
                 <Text fontFamily="mono" width="300px" truncate>
                   {path}
                 </Text>

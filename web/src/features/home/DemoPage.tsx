@@ -10,9 +10,7 @@ export function DemoPage() {
   useEffect(() => {
     openDemo()
       .then((shoot) => navigate(`/shoots/${shoot.id}`, { replace: true }))
-      .catch((error: unknown) =>
-        setProblem(error instanceof Error ? error.message : String(error)),
-      )
+      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
   }, [navigate])
   return (
     <Flex padding="48px">

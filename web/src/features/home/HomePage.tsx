@@ -88,7 +88,9 @@ function Empty() {
       borderRadius="6px"
     >
       <Heading fontSize="22px">Drop photographs anywhere</Heading>
-      <Text color="softInk">JPEG, PNG, WebP or AVIF, up to 64 megapixels each. They stay in this browser.</Text>
+      <Text color="softInk">
+        JPEG, PNG, WebP or AVIF, up to 64 megapixels each. They stay in this browser.
+      </Text>
       <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>
     </Flex>
   )

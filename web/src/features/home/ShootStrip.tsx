@@ -3,7 +3,13 @@ import { format, parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { countOf } from '../../app/numbers'
-import { deleteShoot, usePictureUrl, type Rendition, type ShootSummary, type Shot } from '../../data'
+import {
+  deleteShoot,
+  usePictureUrl,
+  type Rendition,
+  type ShootSummary,
+  type Shot,
+} from '../../data'
 import { Action, Attention } from '../../ui'
 import { countStale } from '../../work/stale'
 
@@ -23,7 +29,9 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
             {shoot.name}
           </Heading>
         </Link>
-        {shoot.dueOn && <Text color="softInk">due {format(parseISO(shoot.dueOn), 'EEE d MMM')}</Text>}
+        {shoot.dueOn && (
+          <Text color="softInk">due {format(parseISO(shoot.dueOn), 'EEE d MMM')}</Text>
+        )}
         <Box flex="1" />
         <Text color="softInk">
           {countOf(shots.length, 'shot')} · {countOf(renditions.length, 'rendition')} made
@@ -48,9 +56,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
 }
 
 const firstRendition = (shot: Shot, renditions: readonly Rendition[]): Rendition | undefined =>
-  renditions
-    .filter(({ shotId }) => shotId === shot.id)
-    .sort((a, b) => a.bytes - b.bytes)[0]
+  renditions.filter(({ shotId }) => shotId === shot.id).sort((a, b) => a.bytes - b.bytes)[0]
 
 function StripPicture({ shot, made }: { shot: Shot; made: Rendition | undefined }) {
   const url = usePictureUrl(
@@ -77,8 +83,8 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
                 Delete {shoot.name}
               </Dialog.Title>
               <Text marginY="12px">
-                {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} leave
-                this browser for good. The files you dropped in are untouched.
+                {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')}{' '}
+                leave this browser for good. The files you dropped in are untouched.
               </Text>
               <Flex justify="flex-end" gap="8px">
                 <Action onClick={() => setOpen(false)}>Keep it</Action>

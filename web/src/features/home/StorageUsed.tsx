@@ -11,8 +11,9 @@ export function StorageUsed() {
   if (!estimate?.usage || !estimate.quota) return null
   return (
     <Text color="softInk" marginTop="20px">
-      {formatBytes(estimate.usage)} used in this browser, {formatBytes(estimate.quota - estimate.usage)}{' '}
-      free. Deleting a shoot frees its photographs and renditions.
+      {formatBytes(estimate.usage)} used in this browser,{' '}
+      {formatBytes(estimate.quota - estimate.usage)} free. Deleting a shoot frees its photographs
+      and renditions.
     </Text>
   )
 }

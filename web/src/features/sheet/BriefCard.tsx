@@ -23,7 +23,15 @@ export function BriefCard(props: Props) {
   const { brief } = view.briefRow
   const total = view.shots.length * brief.steps.finish.placements.length
   return (
-    <Flex as="aside" direction="column" width="292px" flex="none" background="paper" borderLeftWidth="1px" borderColor="hairline">
+    <Flex
+      as="aside"
+      direction="column"
+      width="292px"
+      flex="none"
+      background="paper"
+      borderLeftWidth="1px"
+      borderColor="hairline"
+    >
       <Box flex="1" overflowY="auto" padding="16px">
         <Flex align="baseline" justify="space-between">
           <Heading as="h2" fontSize="17px" fontWeight="700">
@@ -34,7 +42,9 @@ export function BriefCard(props: Props) {
           </Link>
         </Flex>
         <Text color="softInk" marginBottom="12px">
-          {selected.length === 0 ? 'For every shot' : `${countOf(selected.length, 'shot')} selected`}
+          {selected.length === 0
+            ? 'For every shot'
+            : `${countOf(selected.length, 'shot')} selected`}
         </Text>
         {describeBrief(brief).map(({ id, title, words }) => (
           <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
@@ -46,7 +56,11 @@ export function BriefCard(props: Props) {
         ))}
       </Box>
       <Flex gap="8px" padding="14px 16px" borderTopWidth="1px" borderColor="hairline">
-        <Action onClick={props.onTry} disabled={busy || toTry === 0} title={`Make ${countOf(toTry, 'rendition')} first`}>
+        <Action
+          onClick={props.onTry}
+          disabled={busy || toTry === 0}
+          title={`Make ${countOf(toTry, 'rendition')} first`}
+        >
           Try on {selected.length > 0 ? 'these ' : ''}
           {tryShots.length}
         </Action>

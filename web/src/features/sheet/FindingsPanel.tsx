@@ -15,26 +15,63 @@ interface Props {
 
 /** What wants a look, counted, worst first; one click selects exactly those shots. */
 export function FindingsPanel({ look, notes, failed, refusals, selectedIds, onSelect }: Props) {
-  const wanting = new Set([...look.flatMap(({ shotIds }) => shotIds), ...failed.map(({ id }) => id)])
+  const wanting = new Set([
+    ...look.flatMap(({ shotIds }) => shotIds),
+    ...failed.map(({ id }) => id),
+  ])
   const isShown = (ids: readonly string[]): boolean =>
     ids.length === selectedIds.size && ids.every((id) => selectedIds.has(id))
   const failedIds = failed.map(({ id }) => id)
   return (
-    <Box as="aside" width="222px" flex="none" overflowY="auto" background="paper" paddingY="14px" borderRightWidth="1px" borderColor="hairline">
+    <Box
+      as="aside"
+      width="222px"
+      flex="none"
+      overflowY="auto"
+      background="paper"
+      paddingY="14px"
+      borderRightWidth="1px"
+      borderColor="hairline"
+    >
       <Heading as="h2" fontSize="16px" fontWeight="700" paddingX="16px" marginBottom="8px">
-        {wanting.size === 0 ? 'Nothing wants a look' : `${countOf(wanting.size, 'shot')} ${wanting.size === 1 ? 'wants' : 'want'} a look`}
+        {wanting.size === 0
+          ? 'Nothing wants a look'
+          : `${countOf(wanting.size, 'shot')} ${wanting.size === 1 ? 'wants' : 'want'} a look`}
       </Heading>
       {failed.length > 0 && (
-        <Line title="Failed" hint={failed.map((s) => `${s.fileName}: ${s.failure ?? ''}`).join('\n')} count={failed.length} needs shown={isShown(failedIds)} onClick={() => onSelect(failedIds)} />
+        <Line
+          title="Failed"
+          hint={failed.map((s) => `${s.fileName}: ${s.failure ?? ''}`).join('\n')}
+          count={failed.length}
+          needs
+          shown={isShown(failedIds)}
+          onClick={() => onSelect(failedIds)}
+        />
       )}
       {look.map(({ code, title, remedy, shotIds }) => (
-        <Line key={code} title={title} hint={remedy} count={shotIds.length} needs shown={isShown(shotIds)} onClick={() => onSelect(shotIds)} />
+        <Line
+          key={code}
+          title={title}
+          hint={remedy}
+          count={shotIds.length}
+          needs
+          shown={isShown(shotIds)}
+          onClick={() => onSelect(shotIds)}
+        />
       ))}
       {notes.length > 0 && (
         <>
           <Group>Good to know</Group>
           {notes.map(({ code, title, remedy, shotIds }) => (
-            <Line key={code} title={title} hint={remedy} count={shotIds.length} needs={false} shown={isShown(shotIds)} onClick={() => onSelect(shotIds)} />
+            <Line
+              key={code}
+              title={title}
+              hint={remedy}
+              count={shotIds.length}
+              needs={false}
+              shown={isShown(shotIds)}
+              onClick={() => onSelect(shotIds)}
+            />
           ))}
         </>
       )}
@@ -95,7 +132,14 @@ function ShownRemedy(props: {
   const shown = props.counts.find(({ shotIds }) => props.isShown(shotIds))
   if (!shown) return null
   return (
-    <Text fontSize="12px" marginX="16px" marginTop="12px" paddingLeft="8px" borderLeftWidth="3px" borderColor="ink">
+    <Text
+      fontSize="12px"
+      marginX="16px"
+      marginTop="12px"
+      paddingLeft="8px"
+      borderLeftWidth="3px"
+      borderColor="ink"
+    >
       {shown.remedy}
     </Text>
   )

@@ -80,7 +80,12 @@ function Sheet({ view }: { view: ShootView }) {
   useCommand('toggle', () => focus && pick(focus, 'toggle', order), focus !== null)
   useArrows(step, columns)
 
-  const { getRootProps, getInputProps, isDragActive, open: browse } = useDropzone({
+  const {
+    getRootProps,
+    getInputProps,
+    isDragActive,
+    open: browse,
+  } = useDropzone({
     onDrop: (files) =>
       void takeIn(
         shoot.id,
@@ -166,7 +171,18 @@ function Sheet({ view }: { view: ShootView }) {
         }
       />
       {isDragActive && (
-        <Flex position="absolute" inset="10px" align="center" justify="center" background="paper" opacity="0.94" borderWidth="2px" borderStyle="dashed" borderColor="ink" borderRadius="6px">
+        <Flex
+          position="absolute"
+          inset="10px"
+          align="center"
+          justify="center"
+          background="paper"
+          opacity="0.94"
+          borderWidth="2px"
+          borderStyle="dashed"
+          borderColor="ink"
+          borderRadius="6px"
+        >
           <Heading fontSize="24px">Let go to add them to {shoot.name}</Heading>
         </Flex>
       )}
@@ -196,7 +212,11 @@ function useArrows(step: (by: number) => void, columns: number): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-      if (by === 0 || (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [role=dialog]')))
+      if (
+        by === 0 ||
+        (event.target instanceof HTMLElement &&
+          event.target.closest('input, textarea, select, [role=dialog]'))
+      )
         return
       event.preventDefault()
       latest.current.step(by * latest.current.columns)

@@ -41,7 +41,9 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
   })
   useEffect(() => virtual.measure(), [virtual, tilePx, columns])
   useEffect(() => {
-    const at = rows.findIndex((row) => row.kind === 'tiles' && row.shots.some(({ id }) => id === focus))
+    const at = rows.findIndex(
+      (row) => row.kind === 'tiles' && row.shots.some(({ id }) => id === focus),
+    )
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' })
     // Only a move of the focus scrolls, not a change of the rows.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -50,7 +52,11 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
 
   const onPick = useMemo(
     () => (id: string, event: React.MouseEvent) =>
-      pick(id, event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'only', order),
+      pick(
+        id,
+        event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'only',
+        order,
+      ),
     [pick, order],
   )
   const { steps } = view.briefRow.brief
@@ -84,13 +90,30 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
   }
 
   return (
-    <Box ref={scroller} className="tiles" flex="1" minHeight="0" overflowY="auto" role="listbox" aria-multiselectable aria-label="Shots" position="relative">
+    <Box
+      ref={scroller}
+      className="tiles"
+      flex="1"
+      minHeight="0"
+      overflowY="auto"
+      role="listbox"
+      aria-multiselectable
+      aria-label="Shots"
+      position="relative"
+    >
       <Box position="relative" style={{ height: virtual.getTotalSize() + PAD_PX }}>
         {virtual.getVirtualItems().map(({ index, start }) => {
           const row = rows[index]
           if (!row) return null
           return (
-            <Box key={index} position="absolute" left={`${PAD_PX}px`} right={`${PAD_PX}px`} top="0" style={{ transform: `translateY(${start}px)` }}>
+            <Box
+              key={index}
+              position="absolute"
+              left={`${PAD_PX}px`}
+              right={`${PAD_PX}px`}
+              top="0"
+              style={{ transform: `translateY(${start}px)` }}
+            >
               {row.kind === 'head' ? (
                 <Flex align="baseline" gap="10px" height={`${HEAD_PX}px`} paddingTop="6px">
                   {row.sku && (
@@ -105,7 +128,16 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
                 <Flex gap={`${GAP_PX}px`} position="relative">
                   {row.shots.map(tile)}
                   {lens === 'frame' && (
-                    <Box position="absolute" left="0" right="0" height="1px" background="ink" opacity="0.55" pointerEvents="none" style={{ top: tilePx / 2 }} />
+                    <Box
+                      position="absolute"
+                      left="0"
+                      right="0"
+                      height="1px"
+                      background="ink"
+                      opacity="0.55"
+                      pointerEvents="none"
+                      style={{ top: tilePx / 2 }}
+                    />
                   )}
                 </Flex>
               )}

@@ -19,7 +19,8 @@ export function useMarquee(scroller: RefObject<HTMLElement | null>): void {
     })
     area
       .on('start', ({ event }) => {
-        const adds = event instanceof MouseEvent && (event.shiftKey || event.ctrlKey || event.metaKey)
+        const adds =
+          event instanceof MouseEvent && (event.shiftKey || event.ctrlKey || event.metaKey)
         ids = new Set(adds ? useSheet.getState().selection.ids : [])
         area.clearSelection(true, true)
       })

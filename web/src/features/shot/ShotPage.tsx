@@ -56,7 +56,16 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
   const product = shot.sku === null ? undefined : view.products.get(shot.sku)
   return (
     <Flex direction="column" height="100%">
-      <Flex align="center" gap="14px" height="44px" flex="none" paddingX="16px" background="paper" borderBottomWidth="1px" borderColor="hairline">
+      <Flex
+        align="center"
+        gap="14px"
+        height="44px"
+        flex="none"
+        paddingX="16px"
+        background="paper"
+        borderBottomWidth="1px"
+        borderColor="hairline"
+      >
         <Heading as="h1" fontSize="16px" fontWeight="700">
           {product ? `${product.name}, ${shot.angle ?? ''}` : shot.fileName}
         </Heading>
@@ -66,7 +75,12 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
         <Box flex="1" />
         {rendition &&
           COMPARES.map(({ id, word, keyName }) => (
-            <Choice key={id} type="button" aria-pressed={compare === id} onClick={() => setCompare(id)}>
+            <Choice
+              key={id}
+              type="button"
+              aria-pressed={compare === id}
+              onClick={() => setCompare(id)}
+            >
               {word} <Key>{keyLabel(keyName)}</Key>
             </Choice>
           ))}
@@ -85,7 +99,17 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
             showOriginal={held || !rendition}
             onScale={setScale}
           />
-          <Flex position="absolute" right="12px" bottom="12px" gap="12px" align="center" background="paper" borderRadius="4px" paddingX="12px" height="30px">
+          <Flex
+            position="absolute"
+            right="12px"
+            bottom="12px"
+            gap="12px"
+            align="center"
+            background="paper"
+            borderRadius="4px"
+            paddingX="12px"
+            height="30px"
+          >
             <Text fontFamily="mono" fontSize="12px" minWidth="52px" textAlign="right">
               {formatPercent(scale, 0)}
             </Text>
@@ -99,7 +123,16 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
         </Box>
         <Facts shot={shot} made={made} shown={rendition} onShow={setPlacementId} />
       </Flex>
-      <Flex align="center" gap="10px" height="40px" flex="none" paddingX="16px" background="paper" borderTopWidth="1px" borderColor="hairline">
+      <Flex
+        align="center"
+        gap="10px"
+        height="40px"
+        flex="none"
+        paddingX="16px"
+        background="paper"
+        borderTopWidth="1px"
+        borderColor="hairline"
+      >
         <Action look="quiet" onClick={() => void navigate(`/shoots/${view.shoot.id}`)}>
           Back to the sheet <Key>{keyLabel('clear')}</Key>
         </Action>
@@ -138,13 +171,30 @@ function Facts(props: {
   const { shot, made, shown, onShow } = props
   const findings = [...shot.findings, ...(shown?.findings ?? [])]
   return (
-    <Box as="aside" width="280px" flex="none" overflowY="auto" padding="16px" background="paper" borderLeftWidth="1px" borderColor="hairline">
+    <Box
+      as="aside"
+      width="280px"
+      flex="none"
+      overflowY="auto"
+      padding="16px"
+      background="paper"
+      borderLeftWidth="1px"
+      borderColor="hairline"
+    >
       <Heading as="h2" fontSize="15px" marginBottom="8px">
         Renditions
       </Heading>
       {made.length === 0 && <Text color="softInk">None made yet. Make them on the sheet.</Text>}
       {made.map((rendition) => (
-        <Choice key={rendition.id} type="button" width="100%" height="auto" paddingY="6px" aria-pressed={rendition === shown} onClick={() => onShow(rendition.placementId)}>
+        <Choice
+          key={rendition.id}
+          type="button"
+          width="100%"
+          height="auto"
+          paddingY="6px"
+          aria-pressed={rendition === shown}
+          onClick={() => onShow(rendition.placementId)}
+        >
           <Text flex="1" textAlign="left">
             {rendition.placementId}
           </Text>
@@ -176,7 +226,8 @@ function Facts(props: {
             <Text fontWeight="600">{FINDINGS[finding.code].title}</Text>
           </Flex>
           <Text fontSize="12px" color="softInk">
-            {finding.code === 'edge-unsure' && `${formatPercent(finding.share01, 0)} of the outline. `}
+            {finding.code === 'edge-unsure' &&
+              `${formatPercent(finding.share01, 0)} of the outline. `}
             {finding.code === 'too-small' && `${finding.hasPx} px of ${finding.wantsPx} px. `}
             {FINDINGS[finding.code].remedy}
           </Text>

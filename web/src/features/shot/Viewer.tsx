@@ -11,7 +11,12 @@ interface Props {
   readonly result: string | undefined
   readonly original: string | undefined
   /** The part of the original that became the result, as fractions of its sides. */
-  readonly window: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+  readonly window: {
+    readonly x: number
+    readonly y: number
+    readonly width: number
+    readonly height: number
+  }
   readonly compare: Compare
   readonly showOriginal: boolean
   readonly onScale: (scale: number) => void
@@ -39,7 +44,10 @@ export function Viewer(props: Props) {
   const fit = () => setView(fitView(picture, pane))
   // A new picture, size or number of panes starts from the whole picture.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  useEffect(() => (pane.width > 0 ? fit() : undefined), [viewer, panes, picture.width, picture.height])
+  useEffect(
+    () => (pane.width > 0 ? fit() : undefined),
+    [viewer, panes, picture.width, picture.height],
+  )
   useEffect(() => (view ? onScale(view.scale * devicePixelRatio) : undefined), [view, onScale])
 
   const zoomMiddle = (factor: number) =>
@@ -56,7 +64,9 @@ export function Viewer(props: Props) {
       event.preventDefault()
       const box = element.getBoundingClientRect()
       const x = (event.clientX - box.left) % pane.width
-      setView((v) => v && zoomAt(v, Math.exp(-event.deltaY / 300), { x, y: event.clientY - box.top }))
+      setView(
+        (v) => v && zoomAt(v, Math.exp(-event.deltaY / 300), { x, y: event.clientY - box.top }),
+      )
     }
     element.addEventListener('wheel', onWheel, { passive: false })
     return () => element.removeEventListener('wheel', onWheel)
@@ -66,7 +76,9 @@ export function Viewer(props: Props) {
     if (event.buttons !== 1) return
     setView((v) => v && { ...v, x: v.x + event.movementX, y: v.y + event.movementY })
   }
-  const line = view ? Math.min(pane.width, Math.max(0, view.x + wipe01 * picture.width * view.scale)) : 0
+  const line = view
+    ? Math.min(pane.width, Math.max(0, view.x + wipe01 * picture.width * view.scale))
+    : 0
   const moveLine = (by: number): void => setWipe01((at) => Math.min(1, Math.max(0, at + by)))
 
   return (
@@ -87,10 +99,22 @@ export function Viewer(props: Props) {
         Array.from({ length: panes }, (_, i) => {
           const original = showOriginal || (compare === 'beside' && i === 0)
           return (
-            <Box key={i} position="relative" width={`${100 / panes}%`} height="100%" overflow="hidden" borderLeftWidth={i > 0 ? '1px' : 0} borderColor="ink">
+            <Box
+              key={i}
+              position="relative"
+              width={`${100 / panes}%`}
+              height="100%"
+              overflow="hidden"
+              borderLeftWidth={i > 0 ? '1px' : 0}
+              borderColor="ink"
+            >
               <Layer {...props} view={view} kind={original ? 'original' : 'result'} />
               {compare === 'wipe' && !showOriginal && (
-                <Box position="absolute" inset="0" style={{ clipPath: `inset(0 ${pane.width - line}px 0 0)` }}>
+                <Box
+                  position="absolute"
+                  inset="0"
+                  style={{ clipPath: `inset(0 ${pane.width - line}px 0 0)` }}
+                >
                   <Layer {...props} view={view} kind="original" />
                 </Box>
               )}
@@ -125,20 +149,48 @@ export function Viewer(props: Props) {
             moveLine(by)
           }}
         >
-          <Box width="1px" height="100%" marginLeft="7px" background="ink" boxShadow="0 0 0 1px {colors.paper}" />
+          <Box
+            width="1px"
+            height="100%"
+            marginLeft="7px"
+            background="ink"
+            boxShadow="0 0 0 1px {colors.paper}"
+          />
         </Box>
       )}
     </Flex>
   )
 }
 
-function Layer({ picture, result, original, window, view, kind }: Props & { view: View; kind: 'original' | 'result' }) {
+function Layer({
+  picture,
+  result,
+  original,
+  window,
+  view,
+  kind,
+}: Props & { view: View; kind: 'original' | 'result' }) {
   const { scale, x, y } = view
   const width = picture.width * scale
   const height = picture.height * scale
   const pixelated = scale * devicePixelRatio >= 2 ? 'pixelated' : 'auto'
   if (kind === 'result')
-    return <img src={result} alt="The result" draggable={false} style={{ position: 'absolute', left: x, top: y, width, height, maxWidth: 'none', imageRendering: pixelated }} />
+    return (
+      <img
+        src={result}
+        alt="The result"
+        draggable={false}
+        style={{
+          position: 'absolute',
+          left: x,
+          top: y,
+          width,
+          height,
+          maxWidth: 'none',
+          imageRendering: pixelated,
+        }}
+      />
+    )
   return (
     <div style={{ position: 'absolute', left: x, top: y, width, height, overflow: 'hidden' }}>
       <img

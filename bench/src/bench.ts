@@ -1,0 +1,93 @@
+import { fork } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { parseArgs } from 'node:util'
+import { openShootFolder, photoPath } from './shootFolder'
+import { runInChromium } from './speed/browserRun'
+import { runOnNode, type SpeedResult } from './speed/nodeRun'
+import { runPeer } from './speed/peerRun'
+import { printTable } from './table'
+
+const { values } = parseArgs({
+  options: { json: { type: 'boolean', default: false }, part: { type: 'string' } },
+})
+const folder = await openShootFolder(resolve('demo'))
+const photos = folder.photos.map((photo) => photoPath(folder, photo))
+/** The photographs of 4 to 4.5 megapixels, by which Cut's time is judged. */
+const fourMegapixels = folder.photos
+  .filter(({ width, height }) => width * height >= 4e6 && width * height <= 4.5e6)
+  .map((photo) => photoPath(folder, photo))
+
+/** Each part runs in a process of its own, so that its peak of memory is its own. */
+const PARTS = {
+  'without-cut': () => runOnNode('Node, without Cut', photos, { cut: false, workers: 2 }),
+  'with-cut': () => runOnNode('Node, with Cut', photos, { cut: true, workers: 2 }),
+  'one-core': () =>
+    runOnNode('Node, with Cut, one core, 4 MP', fourMegapixels, { cut: true, workers: 1 }),
+} as const
+
+if (values.part) {
+  const part = PARTS[values.part as keyof typeof PARTS] // the parent passes a name of PARTS
+  process.send?.(await part())
+  process.exit(0)
+}
+
+const tell = (line: string): void => void process.stderr.write(`${line}\n`)
+const results: SpeedResult[] = []
+tell('plain sharp …')
+results.push(await runPeer(photos))
+for (const part of Object.keys(PARTS)) {
+  tell(`${part} …`)
+  results.push(await runPart(part))
+}
+tell('chromium …')
+results.push(await runInChromium(photos.length))
+
+const peer = results[0]!
+const withoutCut = results[1]!
+const oneCore = results[3]!
+const summary = {
+  machine: cpuName(),
+  results,
+  /** Wanted: at most 1.3. */
+  withoutCutOverPeer: withoutCut.seconds / peer.seconds,
+  /** Wanted: at most 2.5. */
+  cutSecondsAtFourMegapixels: cutSeconds(oneCore),
+}
+if (values.json) console.log(JSON.stringify(summary, null, 2))
+else print()
+process.exit(0)
+
+function runPart(part: string): Promise<SpeedResult> {
+  return new Promise((settle, reject) => {
+    const child = fork(join(fileURLToPath(import.meta.url)), ['--part', part])
+    child.on('message', (result: SpeedResult) => settle(result))
+    child.on('exit', (code) => code !== 0 && reject(new Error(`${part} ended with ${code}`)))
+  })
+}
+
+/** Time of the stages that belong to Cut, in seconds a shot. */
+function cutSeconds({ stagesMs }: SpeedResult): number {
+  const stages = ['reduce', 'finder', 'edges', 'backdrop', 'evidence', 'cut', 'alpha']
+  return stages.reduce((sum, stage) => sum + (stagesMs[stage] ?? 0), 0) / 1000
+}
+
+function cpuName(): string {
+  return /model name\s*: (.*)/.exec(readFileSync('/proc/cpuinfo', 'utf8'))?.[1] ?? 'unknown'
+}
+
+function print(): void {
+  printTable([
+    ['', 'shots', 'shots/s', 'against plain', 'peak MB'],
+    ...results.map(({ name, shots, shotsPerSecond, seconds, peakBytes }) => [
+      name,
+      shots,
+      shotsPerSecond,
+      `${(seconds / shots / (peer.seconds / peer.shots)).toFixed(2)}×`,
+      Math.round(peakBytes / 1e6),
+    ]),
+  ])
+  console.log(`\nCut, one core, 4 MP: ${summary.cutSecondsAtFourMegapixels.toFixed(2)} s a shot`)
+  printTable(Object.entries(oneCore.stagesMs).map(([stage, ms]) => [`  ${stage}`, Math.round(ms)]))
+}

@@ -1,0 +1,56 @@
+import { resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { createNodePool } from '@cloudbank/hosts/node'
+import { openShootFolder } from './shootFolder'
+import { scoreCut } from './score/scoreCut'
+import { scoreFrame } from './score/scoreFrame'
+import type { Measures } from './score/scorecard'
+import { scoreWeight } from './score/scoreWeight'
+import { printTable } from './table'
+
+const KINDS = { cut: scoreCut, frame: scoreFrame, weight: scoreWeight } as const
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: {
+    set: { type: 'string', default: 'demo' },
+    json: { type: 'boolean', default: false },
+  },
+})
+const [kind = ''] = positionals
+if (!Object.hasOwn(KINDS, kind)) {
+  console.error(`npm run score -- ${Object.keys(KINDS).join('|')} [--set FOLDER] [--json]`)
+  process.exit(2)
+}
+
+const folder = await openShootFolder(resolve(values.set))
+const pool = createNodePool(1)
+const score = KINDS[kind as keyof typeof KINDS] // checked above
+const card = await score(folder, pool, (line) =>
+  process.stderr.write(`${line}\n`),
+)
+pool.dispose()
+
+if (values.json) console.log(JSON.stringify(card, null, 2))
+else print(card.kind, card.set, card.peer.name, { all: { mean: card.mean, peer: card.peer.mean }, ...card.groups })
+process.exit(0)
+
+interface PrintedGroup {
+  readonly shots?: number
+  readonly mean: Measures
+  readonly peer: Measures
+}
+
+function print(kind: string, set: string, peer: string, groups: Record<string, PrintedGroup>): void {
+  const fields = Object.keys(card.mean)
+  console.log(`${kind} on ${set}; peer: ${peer}`)
+  printTable([
+    ['group', 'shots', ...fields, ...fields.map((field) => `peer ${field}`)],
+    ...Object.entries(groups).map(([name, group]) => [
+      name,
+      group.shots ?? '',
+      ...fields.map((field) => group.mean[field] ?? NaN),
+      ...fields.map((field) => group.peer[field] ?? NaN),
+    ]),
+  ])
+}

@@ -1,0 +1,69 @@
+import { createHash } from 'node:crypto'
+import { readFile } from 'node:fs/promises'
+import { BriefSteps, planShot, SHOP_WHITE } from '@cloudbank/core/brief'
+import { createNodePool } from '@cloudbank/hosts/node'
+
+export interface SpeedResult {
+  readonly name: string
+  readonly shots: number
+  readonly seconds: number
+  readonly shotsPerSecond: number
+  readonly peakBytes: number
+  /** Mean time of each stage a shot, in ms. */
+  readonly stagesMs: Readonly<Record<string, number>>
+}
+
+/** Renders photographs to 1200 and 600 px on the Node host, in this process. */
+export async function runOnNode(
+  name: string,
+  photos: readonly string[],
+  { cut, workers }: { cut: boolean; workers: number },
+): Promise<SpeedResult> {
+  const steps = BriefSteps.parse({
+    ...SHOP_WHITE.steps,
+    cut: { method: cut ? 'automatic' : 'off' },
+  })
+  const pool = createNodePool(workers)
+  const warm = photos[0]
+  const totals: Record<string, number> = {}
+
+  async function render(photo: string, counted: boolean): Promise<void> {
+    const bytes = await readFile(photo)
+    const hash = createHash('sha256').update(bytes).digest('hex')
+    let last = performance.now()
+    const onStage = (stage: string): void => {
+      const now = performance.now()
+      if (counted) totals[stage] = (totals[stage] ?? 0) + now - last
+      last = now
+    }
+    const job = {
+      kind: 'render',
+      source: bytes,
+      plan: planShot(hash, steps),
+      knownMatte: null,
+    } as const
+    await pool.run<'render'>(job, { onStage })
+  }
+
+  // Starting workers and compiling the network is not what is measured.
+  if (warm) await Promise.all(Array.from({ length: workers }, () => render(warm, false)))
+  const began = performance.now()
+  const queue = [...photos]
+  const lanes = Array.from({ length: workers }, async () => {
+    for (let photo = queue.shift(); photo; photo = queue.shift()) await render(photo, true)
+  })
+  await Promise.all(lanes)
+  const seconds = (performance.now() - began) / 1000
+  pool.dispose()
+  const stagesMs = Object.fromEntries(
+    Object.entries(totals).map(([stage, ms]) => [stage, ms / photos.length]),
+  )
+  return {
+    name,
+    shots: photos.length,
+    seconds,
+    shotsPerSecond: photos.length / seconds,
+    peakBytes: process.resourceUsage().maxRSS * 1024,
+    stagesMs,
+  }
+}
