@@ -26,13 +26,15 @@ if (!Object.hasOwn(KINDS, kind)) {
 const folder = await openShootFolder(resolve(values.set))
 const pool = createNodePool(1)
 const score = KINDS[kind as keyof typeof KINDS] // checked above
-const card = await score(folder, pool, (line) =>
-  process.stderr.write(`${line}\n`),
-)
+const card = await score(folder, pool, (line) => process.stderr.write(`${line}\n`))
 pool.dispose()
 
 if (values.json) console.log(JSON.stringify(card, null, 2))
-else print(card.kind, card.set, card.peer.name, { all: { mean: card.mean, peer: card.peer.mean }, ...card.groups })
+else
+  print(card.kind, card.set, card.peer.name, {
+    all: { mean: card.mean, peer: card.peer.mean },
+    ...card.groups,
+  })
 process.exit(0)
 
 interface PrintedGroup {
@@ -41,7 +43,12 @@ interface PrintedGroup {
   readonly peer: Measures
 }
 
-function print(kind: string, set: string, peer: string, groups: Record<string, PrintedGroup>): void {
+function print(
+  kind: string,
+  set: string,
+  peer: string,
+  groups: Record<string, PrintedGroup>,
+): void {
   const fields = Object.keys(card.mean)
   console.log(`${kind} on ${set}; peer: ${peer}`)
   printTable([

@@ -6,9 +6,9 @@ export function linearRow(src: usize, dst: usize, pixels: i32, table: usize): vo
   for (let i: i32 = 0; i < pixels; i++) {
     const alpha = <f32>load<u8>(src, 3) / 255
     const colour = f32x4(
-      load<f32>(table + (<usize>load<u8>(src) << 2)),
-      load<f32>(table + (<usize>load<u8>(src, 1) << 2)),
-      load<f32>(table + (<usize>load<u8>(src, 2) << 2)),
+      load<f32>(table + ((<usize>load<u8>(src)) << 2)),
+      load<f32>(table + ((<usize>load<u8>(src, 1)) << 2)),
+      load<f32>(table + ((<usize>load<u8>(src, 2)) << 2)),
       1,
     )
     v128.store(dst, f32x4.mul(colour, f32x4.splat(alpha)))
@@ -28,7 +28,7 @@ export function filterRow4(
 ): void {
   for (let x: i32 = 0; x < width; x++) {
     let sum = f32x4.splat(0)
-    let from = src + (<usize>load<i32>(starts) << 4)
+    let from = src + ((<usize>load<i32>(starts)) << 4)
     for (let t: i32 = 0; t < taps; t++) {
       sum = f32x4.add(sum, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
       from += 16
@@ -51,7 +51,7 @@ export function filterRow1(
 ): void {
   for (let x: i32 = 0; x < width; x++) {
     let sum: f32 = 0
-    let from = src + (<usize>load<i32>(starts) << 2)
+    let from = src + ((<usize>load<i32>(starts)) << 2)
     for (let t: i32 = 0; t < taps; t++) {
       sum += load<f32>(from) * load<f32>(weights)
       from += 4
@@ -78,8 +78,8 @@ export function convolveRow(src: usize, dst: usize, count: i32, taps: i32, weigh
   for (let i: i32 = 0; i < count; i += 4) {
     let sum = f32x4.splat(0)
     for (let t: i32 = 0; t < taps; t++) {
-      const factor = v128.load32_splat(weights + (<usize>t << 2))
-      sum = f32x4.add(sum, f32x4.mul(v128.load(src + (<usize>t << 2)), factor))
+      const factor = v128.load32_splat(weights + ((<usize>t) << 2))
+      sum = f32x4.add(sum, f32x4.mul(v128.load(src + ((<usize>t) << 2)), factor))
     }
     v128.store(dst, sum)
     src += 16

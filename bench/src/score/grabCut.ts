@@ -29,16 +29,15 @@ interface OpenCv {
   ): void
 }
 
-let opencv: Promise<OpenCv> | null = null
+let opencv: Promise<{ readonly cv: OpenCv }> | null = null
 
-async function loadOpenCv(): Promise<OpenCv> {
-  const loaded = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv | Promise<OpenCv> // untyped module
-  const cv = await loaded
-  if (typeof cv.grabCut !== 'function')
-    await new Promise<void>((resolve) => {
-      cv.onRuntimeInitialized = resolve
-    })
-  return cv
+/** The module has a `then` of its own that never ends, so it is handed on inside an object. */
+function loadOpenCv(): Promise<{ readonly cv: OpenCv }> {
+  const cv = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv // untyped module
+  return new Promise((resolve) => {
+    if (typeof cv.grabCut === 'function') resolve({ cv })
+    else cv.onRuntimeInitialized = () => resolve({ cv })
+  })
 }
 
 /**
@@ -46,7 +45,7 @@ async function loadOpenCv(): Promise<OpenCv> {
  * rounds; its hard mask enlarged to `size`.
  */
 export async function grabCut(photo: string, size: Size): Promise<PlaneU8> {
-  const cv = await (opencv ??= loadOpenCv())
+  const { cv } = await (opencv ??= loadOpenCv())
   const { data, info } = await sharp(photo)
     .autoOrient()
     .removeAlpha()

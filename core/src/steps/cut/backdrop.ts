@@ -9,6 +9,7 @@ import {
 } from '../../raster'
 import { fitMixture, logDensity, type Mixture } from './mixture'
 import { pullPush } from './inpaint'
+import { fitTrend } from './trend'
 
 /** Below this probability of product a pixel is a seed of backdrop (98.5 % pure on our pictures). */
 const SEED_PROBABILITY = 0.05
@@ -63,7 +64,7 @@ export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop 
   const plate = smoothFill(small, trimmed, half, scratch)
   const squares = new Float32Array(pixels * 3)
   for (let i = 0; i < squares.length; i++) squares[i] = (small[i]! - plate[i]!) ** 2
-  const variance = smoothFill(squares, trimmed, half, scratch)
+  const variance = smoothFill(squares, trimmed, half, scratch).map((v) => Math.max(0, v))
   let meanL = 0
   for (let i = 0; i < pixels; i++) {
     for (let c = 0; c < 3; c++) variance[i * 3 + c] = variance[i * 3 + c]! + FLOOR[c]! ** 2
@@ -180,11 +181,15 @@ function smoothFill(
   { width, height }: Size,
   scratch: Float32Array,
 ): Float32Array {
-  // Known values are averaged with their surroundings too: the plate must not carry grain.
+  // The fall of light across a backdrop is smooth, so it is carried behind the product by a
+  // polynomial; what that leaves is spread by pull-push. Known values are averaged with their
+  // surroundings too: the plate must not carry grain.
+  const trend = fitTrend(values, known, { width, height })
   const sums = new Float32Array(values.length)
   const weights = known.slice()
   for (let i = 0; i < known.length; i++)
-    for (let c = 0; c < 3; c++) sums[i * 3 + c] = values[i * 3 + c]! * known[i]!
+    for (let c = 0; c < 3; c++)
+      sums[i * 3 + c] = (values[i * 3 + c]! - trend[i * 3 + c]!) * known[i]!
   const radius = Math.max(1, Math.round(Math.max(width, height) * 0.006))
   softenInterleaved(sums, width, height, 3, radius, scratch)
   softenInterleaved(weights, width, height, 1, radius, scratch)
@@ -197,6 +202,7 @@ function smoothFill(
   }
   const filled = pullPush(sums, sure, width, height, 3)
   softenInterleaved(filled, width, height, 3, radius, scratch)
+  for (let i = 0; i < filled.length; i++) filled[i]! += trend[i]!
   return filled
 }
 

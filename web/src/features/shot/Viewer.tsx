@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { useCommand } from '../../app/commands'
 import { fitView, centred, zoomAt, type Sides, type View } from './view'
 
@@ -41,13 +41,14 @@ export function Viewer(props: Props) {
     observer.observe(frame.current)
     return () => observer.disconnect()
   }, [])
-  const fit = () => setView(fitView(picture, pane))
-  // A new picture, size or number of panes starts from the whole picture.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  useEffect(
-    () => (pane.width > 0 ? fit() : undefined),
-    [viewer, panes, picture.width, picture.height],
+  const { width: paneWidth, height: paneHeight } = pane
+  const { width, height } = picture
+  const fit = useCallback(
+    () => setView(fitView({ width, height }, { width: paneWidth, height: paneHeight })),
+    [width, height, paneWidth, paneHeight],
   )
+  // A new picture, size or number of panes starts from the whole picture.
+  useEffect(() => (paneWidth > 0 ? fit() : undefined), [fit, paneWidth])
   useEffect(() => (view ? onScale(view.scale * devicePixelRatio) : undefined), [view, onScale])
 
   const zoomMiddle = (factor: number) =>

@@ -1,0 +1,96 @@
+import sharp from 'sharp'
+import { describe, expect, test } from 'vitest'
+import { FileError } from './fileError'
+import { readFileFacts } from './fileFacts'
+import { tagSrgb } from './tagSrgb'
+
+const noise = (width: number, height: number) =>
+  sharp({
+    create: {
+      width,
+      height,
+      channels: 3,
+      background: '#888',
+      noise: { type: 'gaussian', mean: 128, sigma: 40 },
+    },
+  })
+
+const problemOf = (bytes: Uint8Array): string => {
+  try {
+    readFileFacts(bytes)
+    return 'none'
+  } catch (error) {
+    return error instanceof FileError ? error.problem.code : String(error)
+  }
+}
+
+describe('readFileFacts', () => {
+  test.each(['jpeg', 'png', 'webp', 'avif'] as const)('knows a %s by its bytes', async (format) => {
+    const bytes = await noise(120, 80).toFormat(format).toBuffer()
+    expect(readFileFacts(bytes)).toEqual({
+      type: format,
+      width: 120,
+      height: 80,
+      bytes: bytes.length,
+    })
+  })
+
+  test('gives the upright sides of a photograph that lies on its side', async () => {
+    const bytes = await noise(120, 80).jpeg().withMetadata({ orientation: 6 }).toBuffer()
+    expect(readFileFacts(bytes)).toMatchObject({ width: 80, height: 120 })
+  })
+
+  test.each(['jpeg', 'png', 'webp', 'avif'] as const)('a %s cut short is told', async (format) => {
+    const bytes = await noise(200, 150).toFormat(format).toBuffer()
+    expect(problemOf(bytes.subarray(0, Math.floor(bytes.length * 0.6)))).toBe('cut-short')
+  })
+
+  test('0 bytes, text and other kinds of file have each their reason', async () => {
+    expect(problemOf(new Uint8Array(0))).toBe('empty')
+    expect(problemOf(new TextEncoder().encode('not a picture at all'))).toBe('not-a-picture')
+    expect(problemOf(await noise(20, 20).gif().toBuffer())).toBe('unsupported')
+  })
+
+  test('more than 64 megapixels are refused by the header alone', async () => {
+    const png = await noise(10, 10).png().toBuffer()
+    new DataView(png.buffer, png.byteOffset).setUint32(16, 12_000)
+    new DataView(png.buffer, png.byteOffset).setUint32(20, 9000)
+    expect(problemOf(png)).toBe('too-large')
+  })
+})
+
+describe('tagSrgb', () => {
+  test.each(['jpeg', 'png', 'webp'] as const)(
+    'says sRGB in a %s and leaves its pixels',
+    async (format) => {
+      const plain = await noise(90, 70).toFormat(format).toBuffer()
+      const tagged = tagSrgb(new Uint8Array(plain), format)
+      const metadata = await sharp(tagged).metadata()
+      if (format === 'png') expect(Buffer.from(tagged).includes('sRGB')).toBe(true)
+      else expect(metadata.icc?.length).toBeGreaterThan(300)
+      const ignoring = { ignoreIcc: true }
+      const before = await sharp(plain).raw().toBuffer()
+      expect((await sharp(tagged, ignoring).raw().toBuffer()).equals(before)).toBe(true)
+      // Converting from the profile to sRGB changes nothing either: the profile is sRGB.
+      const converted = await sharp(tagged).toColourspace('srgb').raw().toBuffer()
+      const most = converted.reduce((worst, v, i) => Math.max(worst, Math.abs(v - before[i]!)), 0)
+      expect(most).toBeLessThanOrEqual(1)
+    },
+  )
+
+  test('extends a lossless WebP with alpha', async () => {
+    const plain = await sharp({
+      create: {
+        width: 33,
+        height: 21,
+        channels: 4,
+        background: { r: 9, g: 80, b: 200, alpha: 0.5 },
+      },
+    })
+      .webp({ lossless: true })
+      .toBuffer()
+    const tagged = tagSrgb(new Uint8Array(plain), 'webp')
+    expect(await sharp(tagged).metadata()).toMatchObject({ width: 33, height: 21, hasAlpha: true })
+    expect(await sharp(tagged).raw().toBuffer()).toEqual(await sharp(plain).raw().toBuffer())
+  })
+})

@@ -1,0 +1,168 @@
+import { describe, expect, test } from 'vitest'
+import { labRaster, planeF32, planeU8 } from '../../raster'
+import { seededRandom } from '../../raster/seeded.testing'
+import { cleanUp } from './cleanUp'
+import { DIRECTIONS, minimumCut } from './gridCut'
+import { pullPush } from './inpaint'
+import { matteSide } from './matte'
+import { fitMixture, logDensity } from './mixture'
+import { lightOf, shadeOf } from './shade'
+import { sharpEdges } from './sharpEdges'
+import { nearestSites, SITE } from './sites'
+
+describe('minimumCut', () => {
+  const width = 4
+  const height = 3
+
+  function energy(labels: number, votes: Float32Array, links: Float32Array[]): number {
+    let sum = 0
+    for (let i = 0; i < votes.length; i++) {
+      const inside = (labels >> i) & 1
+      sum += inside ? Math.max(0, -votes[i]!) : Math.max(0, votes[i]!)
+      links.forEach((costs, k) => {
+        const { dx, dy } = DIRECTIONS[k * 2]!
+        const nx = (i % width) + dx
+        const ny = Math.floor(i / width) + dy
+        if (nx < 0 || nx >= width || ny >= height) return
+        if (((labels >> (ny * width + nx)) & 1) !== inside) sum += costs[i]!
+      })
+    }
+    return sum
+  }
+
+  test.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    'finds the least energy of all 4096 labelings, seed %i',
+    (seed) => {
+      const random = seededRandom(seed)
+      const votes = planeF32(
+        { width, height },
+        Float32Array.from({ length: 12 }, () => Math.round((random() * 8 - 4) * 100) / 100),
+      )
+      const links = DIRECTIONS.filter((_, d) => d % 2 === 0).map(({ dx, dy }) =>
+        Float32Array.from({ length: 12 }, (_, i) => {
+          const nx = (i % width) + dx
+          const ny = Math.floor(i / width) + dy
+          return nx < 0 || nx >= width || ny >= height ? 0 : Math.round(random() * 300) / 100
+        }),
+      )
+      let least = Infinity
+      for (let labels = 0; labels < 4096; labels++)
+        least = Math.min(least, energy(labels, votes.data, links))
+      const labels = planeU8({ width, height })
+      minimumCut(votes, links, labels)
+      const found = labels.data.reduce((bits, v, i) => bits | (v << i), 0)
+      expect(energy(found, votes.data, links)).toBeCloseTo(least, 2)
+    },
+  )
+})
+
+describe('fitMixture', () => {
+  test('finds two clusters and rates them above what lies between', () => {
+    const random = seededRandom(6)
+    const samples = new Float32Array(600)
+    for (let i = 0; i < 200; i++) {
+      const centre = i % 2 ? [80, 5, 10] : [30, -20, 40]
+      for (let c = 0; c < 3; c++) samples[i * 3 + c] = centre[c]! + (random() - 0.5) * 4
+    }
+    const mixture = fitMixture(samples, 2)
+    const at = (l: number, a: number, b: number) => logDensity(mixture, l, a, b)
+    expect(at(80, 5, 10)).toBeCloseTo(at(30, -20, 40), 0)
+    expect(at(80, 5, 10) - at(55, -8, 25)).toBeGreaterThan(20)
+  })
+
+  test('of no samples is −∞ everywhere', () => {
+    expect(logDensity(fitMixture(new Float32Array(0), 5), 50, 0, 0)).toBe(-Infinity)
+  })
+})
+
+test('pullPush keeps what is known and fills a gap in a ramp with the ramp', () => {
+  const width = 32
+  const values = Float32Array.from({ length: width * width }, (_, i) => i % width)
+  const known = Float32Array.from({ length: width * width }, (_, i) => {
+    const x = i % width
+    const y = Math.floor(i / width)
+    return x > 11 && x < 20 && y > 11 && y < 20 ? 0 : 1
+  })
+  const filled = pullPush(
+    values.map((v, i) => (known[i] ? v : 999)),
+    known,
+    width,
+    width,
+    1,
+  )
+  filled.forEach((v, i) => {
+    if (known[i]) expect(v).toBe(values[i])
+    else expect(Math.abs(v - values[i]!)).toBeLessThan(4)
+  })
+})
+
+test('sharpEdges sees a hard step and passes over a soft one of the same height', () => {
+  const lab = labRaster({ width: 80, height: 20 })
+  for (let y = 0; y < 20; y++)
+    for (let x = 0; x < 80; x++) {
+      const soft = 30 / (1 + Math.exp(-(x - 55) / 4))
+      lab.data[(y * 80 + x) * 3] = 40 + (x >= 20 ? 30 : 0) - soft
+    }
+  const { sharp } = sharpEdges(lab)
+  const row = sharp.data.subarray(10 * 80, 11 * 80)
+  expect(Math.max(...row.subarray(15, 25))).toBeGreaterThan(4)
+  expect(Math.max(...row.subarray(40, 70))).toBe(0)
+})
+
+test('shade: the backdrop in less light is compatible, another hue is not', () => {
+  const plate = Float32Array.of(80, 4, 12)
+  const half = (80 + 16) * Math.cbrt(0.5) - 16
+  const k = (half + 16) / 96
+  expect(shadeOf(Float32Array.of(half, 4 * k, 12 * k), plate, 0)).toBeGreaterThan(0.95)
+  expect(lightOf(Float32Array.of(half, 4 * k, 12 * k), plate, 0)).toBeCloseTo(0.5, 2)
+  expect(shadeOf(Float32Array.of(half, -15, 12 * k), plate, 0)).toBeLessThan(0.01)
+  expect(shadeOf(Float32Array.of(2, 0, 0), plate, 0)).toBeLessThan(0.05)
+})
+
+test('nearestSites gives each band pixel the nearest site', () => {
+  const random = seededRandom(13)
+  const [width, height] = [25, 18]
+  const kinds = Uint8Array.from({ length: width * height }, () =>
+    random() < 0.06 ? SITE.site : SITE.band,
+  )
+  const nearest = nearestSites(kinds, width, height)
+  const distance = (i: number, j: number) =>
+    ((i % width) - (j % width)) ** 2 + (Math.floor(i / width) - Math.floor(j / width)) ** 2
+  for (let i = 0; i < kinds.length; i++) {
+    if (kinds[i] !== SITE.band) continue
+    let least = Infinity
+    for (let j = 0; j < kinds.length; j++)
+      if (kinds[j] === SITE.site) least = Math.min(least, distance(i, j))
+    expect(distance(i, nearest[i]!)).toBe(least)
+  }
+})
+
+test('cleanUp drops a speck, keeps a second piece, fills a pinhole and leaves a real gap open', () => {
+  const size = { width: 200, height: 200 }
+  const labels = planeU8(size)
+  const rect = (x0: number, y0: number, x1: number, y1: number, value: number) => {
+    for (let y = y0; y < y1; y++) labels.data.fill(value, y * 200 + x0, y * 200 + x1)
+  }
+  rect(20, 20, 120, 120, 1)
+  rect(60, 60, 62, 62, 0)
+  rect(80, 40, 110, 70, 0)
+  rect(140, 30, 190, 90, 1)
+  rect(150, 170, 154, 174, 1)
+  const sure = planeF32(size)
+  sure.data.fill(0.9)
+  cleanUp(labels, sure, planeU8(size))
+  expect(labels.data[61 * 200 + 61]).toBe(1)
+  expect(labels.data[50 * 200 + 95]).toBe(0)
+  expect(labels.data[60 * 200 + 160]).toBe(1)
+  expect(labels.data[172 * 200 + 152]).toBe(0)
+})
+
+test.each([
+  [2400, 700, 800],
+  [2400, 1000, 800],
+  [2400, 1760, 1600],
+  [1200, 3000, 1200],
+  [9000, 9000, 3600],
+])('matteSide: a photograph of %i px, needed at %i, is cut at %i', (original, needed, side) => {
+  expect(matteSide({ width: original, height: 600 }, needed)).toBe(side)
+})

@@ -1,0 +1,88 @@
+import sharp from 'sharp'
+import { describe, expect, test } from 'vitest'
+import { srgbRaster } from '@cloudbank/core/raster'
+import { nodeCodec } from './nodeCodec'
+
+/** 6 × 4 pixels whose corner says how it is turned. */
+const corner = async (orientation: number): Promise<Uint8Array> => {
+  const data = Buffer.alloc(60 * 40 * 3, 40)
+  for (let y = 0; y < 15; y++)
+    for (let x = 0; x < 15; x++) data.set([250, 20, 20], (y * 60 + x) * 3)
+  return sharp(data, { raw: { width: 60, height: 40, channels: 3 } })
+    .jpeg({ quality: 95 })
+    .withMetadata({ orientation })
+    .toBuffer()
+}
+
+describe('decode', () => {
+  test.each([
+    [1, 60, 40, 5, 5],
+    [2, 60, 40, 54, 5],
+    [3, 60, 40, 54, 34],
+    [4, 60, 40, 5, 34],
+    [5, 40, 60, 5, 5],
+    [6, 40, 60, 34, 5],
+    [7, 40, 60, 34, 54],
+    [8, 40, 60, 5, 54],
+  ])('orientation %i stands upright', async (orientation, width, height, x, y) => {
+    const picture = await nodeCodec.decode(await corner(orientation))
+    expect([picture.width, picture.height]).toEqual([width, height])
+    const [r, g] = picture.data.subarray((y * width + x) * 4)
+    expect(r).toBeGreaterThan(200)
+    expect(g).toBeLessThan(70)
+  })
+
+  test('a wide-gamut photograph is converted to sRGB', async () => {
+    const p3 = await sharp({
+      create: { width: 8, height: 8, channels: 3, background: { r: 200, g: 100, b: 50 } },
+    })
+      .withIccProfile('p3', { attach: true })
+      .png()
+      .toBuffer()
+    const { data } = await nodeCodec.decode(p3)
+    // sharp converted sRGB (200, 100, 50) to P3 when writing; reading must give it back.
+    ;[200, 100, 50].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(1))
+  })
+
+  test('grey, CMYK and 16-bit pictures become 8-bit sRGB', async () => {
+    const grey = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#777' } })
+      .greyscale()
+      .jpeg()
+      .toBuffer()
+    expect([...(await nodeCodec.decode(grey)).data.subarray(0, 4)]).toEqual([119, 119, 119, 255])
+    const cmyk = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#fff' } })
+      .toColourspace('cmyk')
+      .jpeg()
+      .toBuffer()
+    const [r, g, b] = (await nodeCodec.decode(cmyk)).data
+    expect(Math.min(r!, g!, b!)).toBeGreaterThan(240)
+    const deep = await sharp({
+      create: { width: 8, height: 8, channels: 3, background: '#336699' },
+    })
+      .toColourspace('rgb16')
+      .png()
+      .toBuffer()
+    expect([...(await nodeCodec.decode(deep)).data.subarray(0, 4)]).toEqual([51, 102, 153, 255])
+  })
+
+  test('bytes damaged in the middle are a FileError', async () => {
+    const bytes = Buffer.from(await corner(1))
+    const png = await sharp(bytes).png().toBuffer()
+    png.fill(7, 60, png.length - 20)
+    await expect(nodeCodec.decode(png)).rejects.toMatchObject({ name: 'FileError' })
+  })
+})
+
+test.each(['jpeg', 'webp', 'avif', 'png'] as const)(
+  'a %s comes back with its size and nearly its colour',
+  async (format) => {
+    const picture = srgbRaster({ width: 48, height: 32 })
+    for (let i = 0; i < 48 * 32; i++) picture.data.set([180, 90, 60, 255], i * 4)
+    const { data, info } = await sharp(await nodeCodec.encode(picture, format, 90))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true })
+    expect([info.width, info.height]).toEqual([48, 32])
+    ;[180, 90, 60].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(3))
+  },
+)

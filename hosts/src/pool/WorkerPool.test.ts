@@ -1,0 +1,116 @@
+import { describe, expect, test } from 'vitest'
+import { CancelledError } from '@cloudbank/core/engine'
+import type { FromWorker, Job, ToWorker } from './protocol'
+import { WorkerLostError } from './workerErrors'
+import { WorkerPool, type WorkerEndpoint } from './WorkerPool'
+
+const JOB: Job = { kind: 'inspect', source: new Uint8Array(1), previewSidePx: 10 }
+
+/** A worker that the test plays. */
+class PlayedWorker implements WorkerEndpoint {
+  readonly received: ToWorker[] = []
+  terminated = false
+  say: (message: FromWorker | null) => void = () => undefined
+  post(message: ToWorker): void {
+    this.received.push(message)
+  }
+  listen(onMessage: (message: FromWorker | null) => void): void {
+    this.say = onMessage
+  }
+  terminate(): void {
+    this.terminated = true
+  }
+  finish(): void {
+    const { jobId } = this.received.at(-1)!
+    this.say({ kind: 'done', jobId, result: { renditions: [], matte: null, findings: [] } })
+  }
+}
+
+function playedPool(size: number) {
+  const workers: PlayedWorker[] = []
+  const pool = new WorkerPool(() => {
+    const worker = new PlayedWorker()
+    workers.push(worker)
+    return worker
+  }, size)
+  return { pool, workers }
+}
+
+describe('WorkerPool', () => {
+  test('runs as many jobs as it has workers, the rest in order', async () => {
+    const { pool, workers } = playedPool(2)
+    const done: number[] = []
+    const jobs = [1, 2, 3].map((n) => pool.run(JOB).then(() => done.push(n)))
+    expect(workers.map(({ received }) => received.length)).toEqual([1, 1])
+    workers[1]!.finish()
+    await jobs[1]
+    expect(workers[1]!.received.length).toBe(2)
+    workers[0]!.finish()
+    workers[1]!.finish()
+    await Promise.all(jobs)
+    expect(done).toEqual([2, 1, 3])
+  })
+
+  test('a waiting job that is stopped never reaches a worker', async () => {
+    const { pool, workers } = playedPool(1)
+    const first = pool.run(JOB)
+    const stop = new AbortController()
+    const second = pool.run(JOB, { signal: stop.signal })
+    stop.abort()
+    await expect(second).rejects.toBeInstanceOf(CancelledError)
+    workers[0]!.finish()
+    await first
+    expect(workers[0]!.received.length).toBe(1)
+  })
+
+  test('a running job is asked to stop, and its worker replaced when it does not, within 200 ms', async () => {
+    const { pool, workers } = playedPool(1)
+    const stop = new AbortController()
+    const job = pool.run(JOB, { signal: stop.signal })
+    const flag = new Int32Array(workers[0]!.received[0]!.stop!)
+    const began = performance.now()
+    stop.abort()
+    expect(flag[0]).toBe(1)
+    await expect(job).rejects.toBeInstanceOf(CancelledError)
+    expect(performance.now() - began).toBeLessThan(200)
+    expect(workers[0]!.terminated).toBe(true)
+    const next = pool.run(JOB)
+    workers[1]!.finish()
+    await next
+  })
+
+  test('a worker that obeys is kept', async () => {
+    const { pool, workers } = playedPool(1)
+    const stop = new AbortController()
+    const job = pool.run(JOB, { signal: stop.signal })
+    stop.abort()
+    workers[0]!.say({
+      kind: 'failed',
+      jobId: workers[0]!.received[0]!.jobId,
+      error: { kind: 'stopped' },
+    })
+    await expect(job).rejects.toBeInstanceOf(CancelledError)
+    const next = pool.run(JOB)
+    workers[0]!.finish()
+    await next
+    expect(workers.length).toBe(1)
+  })
+
+  test('a worker that dies fails its job and is replaced', async () => {
+    const { pool, workers } = playedPool(1)
+    const job = pool.run(JOB)
+    const waiting = pool.run(JOB)
+    workers[0]!.say(null)
+    await expect(job).rejects.toBeInstanceOf(WorkerLostError)
+    workers[1]!.finish()
+    await waiting
+  })
+
+  test('errors cross as data and arrive as what they were', async () => {
+    const { pool, workers } = playedPool(1)
+    const job = pool.run(JOB)
+    const { jobId } = workers[0]!.received[0]!
+    workers[0]!.say({ kind: 'failed', jobId, error: { kind: 'file', problem: { code: 'empty' } } })
+    await expect(job).rejects.toMatchObject({ name: 'FileError', problem: { code: 'empty' } })
+  })
+})
