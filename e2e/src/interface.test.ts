@@ -1,0 +1,136 @@
+import type { Page } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { openDemo, startApp, type RunningApp } from './harness'
+
+let app: RunningApp
+beforeAll(async () => {
+  app = await startApp()
+  await openDemo(app)
+})
+afterAll(() => app.stop())
+
+/** Every colour that the interface paints, but for the amber mark and the pictures. */
+function paintedColours(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const amber = getComputedStyle(document.documentElement).getPropertyValue(
+      '--chakra-colors-amber',
+    )
+    const probe = document.createElement('i')
+    probe.style.color = amber
+    document.body.append(probe)
+    const spared = getComputedStyle(probe).color
+    probe.remove()
+    const names = [
+      'color',
+      'backgroundColor',
+      'borderTopColor',
+      'borderBottomColor',
+      'outlineColor',
+      'fill',
+      'stroke',
+    ] as const
+    const found = new Set<string>()
+    for (const element of document.querySelectorAll('body *'))
+      for (const name of names) found.add(getComputedStyle(element)[name])
+    found.delete(spared)
+    return [...found].filter((colour) => colour.startsWith('rgb'))
+  })
+}
+
+describe('grey on purpose', () => {
+  test.each(['day', 'dusk', 'night'])(
+    'every colour is an exact neutral under a %s sky',
+    async (sky) => {
+      const { page } = app
+      await page.getByRole('button', { name: sky, exact: true }).click()
+      const shootUrl = page.url().split('/brief')[0]!
+      for (const path of ['', '/brief', '/deliver']) {
+        await page.goto(shootUrl.replace(/\/deliver$/, '') + path)
+        await page.getByRole('link', { name: 'Sheet' }).waitFor()
+        const colours = await paintedColours(page)
+        expect(colours.length).toBeGreaterThan(2)
+        for (const colour of colours) {
+          const [r, g, b] = /rgba?\((\d+), (\d+), (\d+)/.exec(colour)!.slice(1)
+          expect([g, b], colour).toEqual([r, r])
+        }
+      }
+      await page.goto(shootUrl.replace(/\/deliver$/, ''))
+    },
+  )
+})
+
+describe('keyboard alone', () => {
+  test('select, look, and come back without a mouse', async () => {
+    const { page } = app
+    await page.locator('.tile').first().waitFor()
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('Space')
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Space')
+    await page.getByText('2 shots selected').first().waitFor()
+    await page.keyboard.press('Escape')
+    await page.getByText('2 shots selected').first().waitFor({ state: 'detached' })
+    await page.keyboard.press('a')
+    await page.getByText('31 shots selected').first().waitFor()
+    await page.keyboard.press('Enter')
+    await page.getByTestId('viewer').waitFor()
+    await page.keyboard.press('Escape')
+    await page.locator('.tile').first().waitFor()
+  })
+
+  test('the palette does what it lists', async () => {
+    const { page } = app
+    await page.keyboard.press('k')
+    await page.keyboard.type('deliver')
+    await page.keyboard.press('Enter')
+    await page.getByRole('heading', { name: 'Deliver' }).waitFor()
+    await page.keyboard.press('s')
+    await page.locator('.tile').first().waitFor()
+  })
+
+  test('a brief is changed, refused out of range, undone and redone', async () => {
+    const { page } = app
+    await page.keyboard.press('b')
+    const fill = page.getByLabel('Fill')
+    await fill.fill('400')
+    await fill.press('Enter')
+    await page.getByText('Fill: a number from 10 to 100').waitFor()
+    await fill.fill('80')
+    await fill.press('Enter')
+    await fill.blur()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label=Fill]')?.value === '85',
+    )
+    await page.getByRole('button', { name: 'Redo' }).click()
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label=Fill]')?.value === '80',
+    )
+    await page.reload()
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[aria-label=Fill]')?.value === '80',
+    )
+  })
+})
+
+test('dragging over the sheet selects what the rectangle touches', async () => {
+  const { page } = app
+  await page.keyboard.press('s')
+  const first = (await page.locator('.tile').first().boundingBox())!
+  await page.mouse.move(first.x - 8, first.y - 6)
+  await page.mouse.down()
+  await page.mouse.move(first.x + first.width * 1.5, first.y + 60, { steps: 8 })
+  await page.mouse.up()
+  await page.getByText('2 shots selected').first().waitFor()
+})
+
+test('nothing is asked of any other host', async () => {
+  const { page, url } = app
+  const hosts = new Set<string>()
+  page.on('request', (request) => hosts.add(new URL(request.url()).origin))
+  await page.goto(url)
+  await page.getByRole('heading', { name: 'Shoots' }).waitFor()
+  hosts.delete(url)
+  hosts.delete('null')
+  expect([...hosts].filter((origin) => !origin.startsWith('blob:'))).toEqual([])
+})

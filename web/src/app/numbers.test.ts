@@ -1,0 +1,26 @@
+import { expect, test } from 'vitest'
+import { countOf, formatBytes, formatDuration, formatPercent } from './numbers'
+
+test.each([
+  [0, '0 B'],
+  [999, '999 B'],
+  [48_200, '48 KB'],
+  [999_499, '999 KB'],
+  [999_500, '1.0 MB'],
+  [28_444_000, '28.4 MB'],
+  [1_250_000_000, '1.3 GB'],
+])('%i bytes are %s', (bytes, text) => expect(formatBytes(bytes)).toBe(text))
+
+test.each([
+  [400, '0 s'],
+  [48_300, '48 s'],
+  [170_000, '3 min'],
+  [4_800_000, '1 h 20 min'],
+])('%i ms are %s', (ms, text) => expect(formatDuration(ms)).toBe(text))
+
+test('counts have the right plural', () => {
+  expect(countOf(1, 'shot')).toBe('1 shot')
+  expect(countOf(0, 'shot')).toBe('0 shots')
+  expect(countOf(1204, 'shot')).toBe('1,204 shots')
+  expect(formatPercent(0.84949)).toBe('84.9 %')
+})

@@ -1,0 +1,131 @@
+import { describe, expect, test } from 'vitest'
+import type { Product, Rendition, Shot } from '../../data'
+import { countFindings } from './findingCounts'
+import { fill01, offCentre01 } from './frameReading'
+import { planHem } from './hem'
+import { NOTHING, select } from './selection'
+import { groupByProduct, planRows } from './sheetRows'
+
+const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot => ({
+  id,
+  shootId: 's',
+  fileName: `${id}.jpg`,
+  originalHash: id,
+  sku,
+  angle: null,
+  width: 1,
+  height: 1,
+  bytes: 1,
+  type: 'jpeg',
+  order: 0,
+  findings: [],
+  failure: null,
+  ...change,
+})
+
+describe('selection', () => {
+  const order = ['a', 'b', 'c', 'd', 'e']
+  const ids = (selection: { ids: ReadonlySet<string> }) => [...selection.ids].sort().join('')
+
+  test('a click selects one, ctrl adds and takes away, shift reaches from the last one', () => {
+    let now = select(NOTHING, 'b', 'only', order)
+    expect(ids(now)).toBe('b')
+    now = select(now, 'd', 'toggle', order)
+    expect(ids(now)).toBe('bd')
+    expect(ids(select(now, 'd', 'toggle', order))).toBe('b')
+    now = select(select(NOTHING, 'b', 'only', order), 'e', 'range', order)
+    expect(ids(now)).toBe('bcde')
+    // A second shift-click reaches from the same start.
+    expect(ids(select(now, 'a', 'range', order))).toBe('ab')
+  })
+
+  test('a range from a shot that is gone selects the clicked one', () => {
+    expect(ids(select({ ids: new Set(['x']), anchor: 'x' }, 'c', 'range', order))).toBe('c')
+  })
+})
+
+describe('rows', () => {
+  const products = new Map<string, Product>([
+    ['B-2', { id: 's/B-2', shootId: 's', sku: 'B-2', name: 'Kettle', colour: 'Steel' }],
+  ])
+
+  test('shots are grouped by product, those without one last, and broken into rows', () => {
+    const shots = [
+      shot('1', null),
+      shot('2', 'B-2'),
+      shot('3', 'A-1'),
+      shot('4', 'B-2'),
+      shot('5', 'B-2'),
+    ]
+    const groups = groupByProduct(shots, products)
+    expect(groups.map(({ sku, name }) => [sku, name])).toEqual([
+      ['A-1', ''],
+      ['B-2', 'Kettle, steel'],
+      ['', 'No product'],
+    ])
+    const rows = planRows(groups, 2)
+    expect(
+      rows.map((row) =>
+        row.kind === 'head' ? `${row.sku}:${row.count}` : row.shots.map(({ id }) => id).join(''),
+      ),
+    ).toEqual(['A-1:1', '3', 'B-2:3', '24', '5', ':1', '1'])
+  })
+})
+
+test('findings are counted once a shot, worst first, notes apart', () => {
+  const overLimit = { code: 'over-limit', placement: 'page', bytes: 9, limitBytes: 1 } as const
+  const rendition = (findings: Rendition['findings']): Rendition => ({ findings }) as Rendition // only these are read
+  const shots = [
+    shot('a', null, {
+      findings: [
+        { code: 'holes', count: 1 },
+        { code: 'edge-unsure', share01: 0.4 },
+      ],
+    }),
+    shot('b', null),
+  ]
+  const { look, notes } = countFindings(shots, (id) =>
+    id === 'b' ? [rendition([overLimit]), rendition([overLimit])] : [],
+  )
+  expect(look.map(({ code, shotIds }) => [code, shotIds])).toEqual([
+    ['over-limit', ['b']],
+    ['edge-unsure', ['a']],
+  ])
+  expect(notes.map(({ code }) => code)).toEqual(['holes'])
+})
+
+describe('hem', () => {
+  const states = (...args: Parameters<typeof planHem>) =>
+    planHem(...args)
+      .map(({ state }) => state)
+      .join(' ')
+
+  test('each step shows its own state', () => {
+    expect(states('none', [], false)).toBe('unmade unmade unmade unmade unmade')
+    expect(states('made', [], false)).toBe('fine fine fine fine fine')
+    expect(
+      states(
+        'made',
+        [
+          { code: 'edge-unsure', share01: 0.5 },
+          { code: 'holes', count: 2 },
+        ],
+        false,
+      ),
+    ).toBe('fine look fine fine fine')
+    expect(
+      states('made', [{ code: 'over-limit', placement: 'p', bytes: 2, limitBytes: 1 }], false),
+    ).toBe('fine fine fine fine blocked')
+    expect(states('out-of-date', [], false)).toBe(
+      'out-of-date out-of-date out-of-date out-of-date out-of-date',
+    )
+    expect(states('made', [], true)).toBe('blocked blocked blocked blocked blocked')
+  })
+})
+
+test('the frame lens reads fill and distance from the centre', () => {
+  const box = { x: 0.1, y: 0.3, width: 0.85, height: 0.4 }
+  const rendition = { productBox: box } as Rendition // only the box is read
+  expect(fill01(rendition)).toBe(0.85)
+  expect(offCentre01(rendition)).toBeCloseTo(0.025, 9)
+})
