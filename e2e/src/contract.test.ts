@@ -46,10 +46,9 @@ test('the browser and Node make the same pixels from the same plan', async () =>
   await giveFiles(page, 'Photographs for a new shoot', photographs)
   await page.getByText('3 shots ·').waitFor({ timeout: 60_000 })
   await page.getByRole('link', { name: 'Brief' }).first().click()
-  const rows = page
-    .getByRole('region', { name: 'Finish' })
-    .or(page.locator('section[aria-label=Finish]'))
+  const rows = page.locator('section[aria-label=Finish]')
   await rows.getByRole('button', { name: 'Remove' }).last().click()
+  await rows.getByLabel('Longer side').nth(1).waitFor({ state: 'detached' })
   await rows.getByLabel('Longer side').fill('700')
   await rows.getByLabel('Longer side').press('Enter')
   await rows.getByLabel('Limit').fill('')
