@@ -78,6 +78,14 @@ describe('keyboard alone', () => {
     await page.locator('.tile').first().waitFor()
   })
 
+  test('help shows every key', async () => {
+    const { page } = app
+    await page.keyboard.press('Shift+?')
+    await page.getByRole('dialog').getByText('Hold for the original').waitFor()
+    await page.keyboard.press('Escape')
+    await page.getByRole('dialog').waitFor({ state: 'detached' })
+  })
+
   test('the palette does what it lists', async () => {
     const { page } = app
     await page.keyboard.press('k')

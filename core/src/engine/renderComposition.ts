@@ -96,7 +96,8 @@ function alphaFor(
   return alpha
 }
 
-function layOn(picture: LinearRgba, [r, g, b]: Rgb): void {
+/** Lays a premultiplied picture on an opaque colour in linear light, in place. */
+export function layOn(picture: LinearRgba, [r, g, b]: Rgb): void {
   const { data } = picture
   for (let p = 0; p < data.length; p += 4) {
     const behind = 1 - data[p + 3]!

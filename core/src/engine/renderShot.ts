@@ -23,7 +23,7 @@ import {
   type StepContext,
 } from '../steps'
 import { CancelledError, type StopSignal } from './cancelled'
-import { renderComposition } from './renderComposition'
+import { layOn, renderComposition } from './renderComposition'
 
 /** A size at most this share of the largest is made from it; a closer one from the photograph. */
 const FROM_LARGEST = 0.75
@@ -87,7 +87,8 @@ export async function renderShot(
   for (const placement of largestFirst) {
     const asked = placementSize(placement, plan.steps.frame)
     const size = allowedSize(composition, asked)
-    const picture = srgbOfLinear(makePixels(size))
+    const pixels = makePixels(size)
+    const picture = srgbOfLinear(placement.format === 'jpeg' ? onWhite(pixels) : pixels)
     checkpoint('render')
     const rendition = await encodeRendition(picture, placement, context, checkpoint)
     const tooSmall: Finding[] =
@@ -140,6 +141,14 @@ function pixelMaker(composition: Composition): (size: Size) => LinearRgba {
     largest ??= made
     return made
   }
+}
+
+/** JPEG has no transparency: what shows through is white. Returns the picture itself when opaque. */
+function onWhite(picture: LinearRgba): LinearRgba {
+  if (picture.data.every((value, i) => i % 4 !== 3 || value >= 1)) return picture
+  const laid = { ...picture, data: picture.data.slice() }
+  layOn(laid, [1, 1, 1])
+  return laid
 }
 
 /** The asked size, or the largest of its ratio that needs no more pixels than the photograph has. */

@@ -73,17 +73,11 @@ function Strip(props: { done01: number; still: boolean; children: React.ReactNod
     >
       <Box
         position="absolute"
-        insetY="0"
+        bottom="0"
         left="0"
-        background="mat"
-        borderRightWidth="2px"
-        borderColor="ink"
-        style={{
-          width: `${done01 * 100}%`,
-          backgroundImage: still
-            ? undefined
-            : 'repeating-linear-gradient(115deg, transparent 0 5px, var(--chakra-colors-hairline) 5px 6px)',
-        }}
+        height="3px"
+        background={still ? 'faint' : 'ink'}
+        style={{ width: `${done01 * 100}%` }}
       />
       <Flex position="relative" align="center" gap="10px" width="100%" minWidth="0">
         {children}

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { create } from 'zustand'
-import { KEYS, type KeyName } from './keys'
+import { keyMatching, KEYS, type KeyName } from './keys'
 
 /** Something that can be done on the screen that is open, by key or from the palette. */
 export interface Command {
@@ -28,7 +28,7 @@ export function useCommand(keyName: KeyName, run: () => void, enabled = true): v
   useHotkeys(KEYS[keyName].key, () => latest.current(), {
     enabled,
     preventDefault: true,
-    useKey: false,
+    ...keyMatching(keyName),
     ignoreEventWhen: (event) => isTyping(event) || isDialogOpen(),
   })
   useEffect(() => {

@@ -1,7 +1,7 @@
 /** Every key of the app, in one place. The words are what help and the palette show. */
 export const KEYS = {
   palette: { key: 'k', words: 'Find or do' },
-  help: { key: 'shift+slash', words: 'Keys', shown: '?' },
+  help: { key: 'shift+?', words: 'Keys', shown: '?' },
   sky: { key: 'y', words: 'Change the sky' },
   sheet: { key: 's', words: 'Go to the sheet' },
   brief: { key: 'b', words: 'Open the brief' },
@@ -18,8 +18,8 @@ export const KEYS = {
   remove: { key: 'delete', words: 'Remove the selected shots', shown: 'Del' },
   lensPhoto: { key: '1', words: 'Photo lens' },
   lensFrame: { key: '2', words: 'Frame lens' },
-  larger: { key: 'period', words: 'Larger tiles, or zoom in', shown: '.' },
-  smaller: { key: 'comma', words: 'Smaller tiles, or zoom out', shown: ',' },
+  larger: { key: '.', words: 'Larger tiles, or zoom in', shown: '.' },
+  smaller: { key: ',', words: 'Smaller tiles, or zoom out', shown: ',' },
   original: { key: 'o', words: 'Hold for the original' },
   next: { key: 'right', words: 'Next shot', shown: '→' },
   previous: { key: 'left', words: 'Previous shot', shown: '←' },
@@ -37,3 +37,9 @@ export function keyLabel(name: KeyName): string {
   const entry: { key: string; shown?: string } = KEYS[name]
   return entry.shown ?? entry.key.toUpperCase()
 }
+
+/**
+ * How keys are matched: by what they write, so that they work on every keyboard layout; the space bar
+ * writes nothing that could be named. A comma is a key here, not a separator.
+ */
+export const keyMatching = (name: KeyName) => ({ useKey: name !== 'toggle', delimiter: '|' })

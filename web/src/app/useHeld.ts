@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { KEYS, type KeyName } from './keys'
+import { keyMatching, KEYS, type KeyName } from './keys'
 
 /** Whether a key is held down. */
 export function useHeld(keyName: KeyName): boolean {
@@ -8,6 +8,7 @@ export function useHeld(keyName: KeyName): boolean {
   useHotkeys(KEYS[keyName].key, (event) => setHeld(event.type === 'keydown'), {
     keydown: true,
     keyup: true,
+    ...keyMatching(keyName),
   })
   return held
 }

@@ -1,5 +1,6 @@
 import { planShot, renditionKey, type BriefSteps } from '@cloudbank/core/brief'
 import type { Placement } from '@cloudbank/core/steps'
+import { countOf } from '../app/numbers'
 import type { Rendition, Shot } from '../data'
 
 /** How a shot's renditions stand against the brief. */
@@ -29,6 +30,13 @@ export function standingOf(
   const present = placements.filter(({ id }) => renditions.has(`${shot.id}/${id}`)).length
   if (present === 0) return 'none'
   return stale === placements.length ? 'out-of-date' : 'partly'
+}
+
+/** What the button says that makes them: the real count, or that nothing is left to do. */
+export function makeWords(toMake: number, total: number): string {
+  return toMake === 0 && total > 0
+    ? `All ${countOf(total, 'rendition')} made`
+    : `Make ${countOf(toMake, 'rendition')}`
 }
 
 /** How many renditions are missing or out of date over all these shots. */

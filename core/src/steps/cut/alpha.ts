@@ -62,7 +62,7 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
       }
       alpha.data[i] = Math.round(255 * alphaAt(x, y, i))
     }
-  return alpha
+  return calmed(alpha, band)
 
   /** Sites lie beyond the band; a part too thin for that has them along its middle. */
   function siteKinds(product: boolean): Uint8Array {
@@ -134,6 +134,22 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
     const stretched = Math.min(1, Math.max(0, (best - TAIL) / (1 - 2 * TAIL)))
     return trust * stretched + (1 - trust) * fallback
   }
+}
+
+/** Grain makes single pixels of the band jump; they are averaged with their eight neighbours. */
+function calmed(alpha: PlaneU8, band: PlaneU8): PlaneU8 {
+  const { width, height, data } = alpha
+  const result = planeU8(alpha, data.slice())
+  for (let y = 1; y < height - 1; y++)
+    for (let x = 1; x < width - 1; x++) {
+      const i = y * width + x
+      if (!band.data[i]) continue
+      const corners =
+        data[i - width - 1]! + data[i - width + 1]! + data[i + width - 1]! + data[i + width + 1]!
+      const sides = data[i - 1]! + data[i + 1]! + data[i - width]! + data[i + width]!
+      result.data[i] = Math.round((4 * data[i]! + 2 * sides + corners) / 16)
+    }
+  return result
 }
 
 /** Steps (1…reach) from the nearest pixel on the other side of the cut; 0 beyond reach. */

@@ -2,12 +2,11 @@ import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { Lost } from '../../app/Lost'
-import { countOf } from '../../app/numbers'
 import { useUndo } from '../../app/undo'
 import { useShootView, type ShootView } from '../../data'
 import { Action } from '../../ui'
 import { startRun, useRun } from '../../work/runner'
-import { countStale } from '../../work/stale'
+import { countStale, makeWords } from '../../work/stale'
 import { FinishPanel } from './FinishPanel'
 import { CutPanel, FramePanel, GroundPanel, LightPanel } from './panels'
 import { useBriefEditor } from './useBriefEditor'
@@ -70,7 +69,7 @@ function BriefSettings({ view }: { view: ShootView }) {
               )
             }
           >
-            Make {countOf(toMake, 'rendition')}
+            {makeWords(toMake, shots.length * briefRow.brief.steps.finish.placements.length)}
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="14px">

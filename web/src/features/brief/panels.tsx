@@ -91,7 +91,7 @@ export function GroundPanel({ editor }: PanelProps) {
     <>
       <ChoiceSetting
         label="Ground"
-        hint="What the product stands on. JPEG has no transparency: it turns black there."
+        hint="What the product stands on. JPEG has no transparency: it is white there."
         value={ground.kind}
         options={[
           { value: 'colour', words: 'a plain colour' },

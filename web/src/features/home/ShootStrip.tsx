@@ -45,7 +45,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
         <DeleteShoot summary={summary} />
       </Flex>
       <Link to={`/shoots/${shoot.id}`} tabIndex={-1} aria-hidden>
-        <Flex gap="6px" height="96px" overflow="hidden">
+        <Flex gap="6px" height="96px" overflow="hidden" wrap="wrap">
           {shots.slice(0, PICTURES).map((shot) => (
             <StripPicture key={shot.id} shot={shot} made={firstRendition(shot, renditions)} />
           ))}

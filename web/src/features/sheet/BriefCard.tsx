@@ -4,6 +4,7 @@ import { describeBrief } from '@cloudbank/core/brief'
 import { countOf } from '../../app/numbers'
 import type { ShootView, Shot } from '../../data'
 import { Action } from '../../ui'
+import { makeWords } from '../../work/stale'
 
 interface Props {
   readonly view: ShootView
@@ -65,9 +66,7 @@ export function BriefCard(props: Props) {
           {tryShots.length}
         </Action>
         <Action look="main" flex="1" onClick={props.onMakeAll} disabled={busy || toMake === 0}>
-          {toMake === 0 && total > 0
-            ? `All ${countOf(total, 'rendition')} made`
-            : `Make ${countOf(toMake, 'rendition')}`}
+          {makeWords(toMake, total)}
         </Action>
       </Flex>
     </Flex>

@@ -48,6 +48,16 @@ export function FindingsPanel({ look, notes, failed, refusals, selectedIds, onSe
           onClick={() => onSelect(failedIds)}
         />
       )}
+      {failed.length > 0 &&
+        isShown(failedIds) &&
+        failed.map(({ id, fileName, failure }) => (
+          <Text key={id} fontSize="12px" paddingX="16px" paddingY="2px" overflowWrap="anywhere">
+            <Text as="span" fontFamily="mono">
+              {fileName}
+            </Text>
+            : {failure}
+          </Text>
+        ))}
       {look.map(({ code, title, remedy, shotIds }) => (
         <Line
           key={code}

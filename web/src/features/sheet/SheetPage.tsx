@@ -11,12 +11,12 @@ import { removeShots, restoreShots, useShootView, type Rendition, type ShootView
 import { Action } from '../../ui'
 import { takeIn } from '../../work/intake'
 import { startRun, useRun } from '../../work/runner'
+import { groupByProduct } from '../../work/productGroups'
 import { countStale } from '../../work/stale'
 import { BriefCard } from './BriefCard'
 import { countFindings } from './findingCounts'
 import { FindingsPanel } from './FindingsPanel'
 import { LENSES } from './lens'
-import { groupByProduct } from './sheetRows'
 import { useSheet } from './sheetStore'
 import { TileGrid } from './TileGrid'
 import { useHeld } from '../../app/useHeld'
@@ -200,7 +200,7 @@ const Lens = chakra('button', {
     cursor: 'pointer',
     borderBottomWidth: '2px',
     borderColor: 'transparent',
-    '& sup': { fontSize: '10px', fontFamily: 'mono', lineHeight: '12px' },
+    '& sup': { fontSize: '10px', fontFamily: 'mono', top: 0, lineHeight: '14px', fontWeight: 500 },
     '&[aria-pressed=true]': { color: 'ink', fontWeight: 700, borderColor: 'ink' },
   },
 })

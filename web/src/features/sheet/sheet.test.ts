@@ -4,7 +4,8 @@ import { countFindings } from './findingCounts'
 import { fill01, offCentre01 } from './frameReading'
 import { planHem } from './hem'
 import { NOTHING, select } from './selection'
-import { groupByProduct, planRows } from './sheetRows'
+import { groupByProduct } from '../../work/productGroups'
+import { planRows } from './sheetRows'
 
 const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot => ({
   id,

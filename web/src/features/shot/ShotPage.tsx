@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { FINDINGS } from '@cloudbank/core/findings'
 import { useCommand } from '../../app/commands'
@@ -9,6 +9,7 @@ import { formatBytes, formatPercent, formatSize } from '../../app/numbers'
 import { useHeld } from '../../app/useHeld'
 import { usePictureUrl, useShootView, type Rendition, type ShootView, type Shot } from '../../data'
 import { Action, Attention, Key } from '../../ui'
+import { inSheetOrder } from '../../work/productGroups'
 import { Viewer, type Compare } from './Viewer'
 
 /** One shot: its result over its original. */
@@ -37,12 +38,13 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
   const [compare, setCompare] = useState<Compare>('result')
   const [scale, setScale] = useState(1)
   const held = useHeld('original')
-  const at = view.shots.findIndex(({ id }) => id === shot.id)
+  const order = useMemo(() => inSheetOrder(view.shots, view.products), [view.shots, view.products])
+  const at = order.findIndex(({ id }) => id === shot.id)
   const go = (by: number) => {
-    const next = view.shots[at + by]
+    const next = order[at + by]
     if (next) void navigate(`/shoots/${view.shoot.id}/shots/${next.id}`)
   }
-  useCommand('next', () => go(1), at < view.shots.length - 1)
+  useCommand('next', () => go(1), at < order.length - 1)
   useCommand('previous', () => go(-1), at > 0)
   useCommand('wipe', () => setCompare('wipe'), rendition !== undefined)
   useCommand('beside', () => setCompare('beside'), rendition !== undefined)
@@ -70,7 +72,7 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
           {product ? `${product.name}, ${shot.angle ?? ''}` : shot.fileName}
         </Heading>
         <Text color="softInk" fontFamily="mono" fontSize="12px">
-          {shot.fileName} · {at + 1} of {view.shots.length}
+          {shot.fileName} · {at + 1} of {order.length}
         </Text>
         <Box flex="1" />
         {rendition &&
@@ -140,7 +142,7 @@ function ShotView({ view, shot }: { view: ShootView; shot: Shot }) {
         <Action look="quiet" disabled={at === 0} onClick={() => go(-1)}>
           Previous <Key>{keyLabel('previous')}</Key>
         </Action>
-        <Action look="quiet" disabled={at === view.shots.length - 1} onClick={() => go(1)}>
+        <Action look="quiet" disabled={at === order.length - 1} onClick={() => go(1)}>
           Next <Key>{keyLabel('next')}</Key>
         </Action>
       </Flex>
