@@ -4,6 +4,7 @@ export {
   encodeRow,
   filterRow1,
   filterRow4,
+  layRow,
   linearRow,
   multiplyRow,
 } from './rows'

@@ -4,14 +4,15 @@
 /** sRGB bytes RGBA to linear, premultiplied floats through a table of 256 floats. */
 export function linearRow(src: usize, dst: usize, pixels: i32, table: usize): void {
   for (let i: i32 = 0; i < pixels; i++) {
-    const alpha = <f32>load<u8>(src, 3) / 255
     const colour = f32x4(
-      load<f32>(table + ((<usize>load<u8>(src)) << 2)),
-      load<f32>(table + ((<usize>load<u8>(src, 1)) << 2)),
-      load<f32>(table + ((<usize>load<u8>(src, 2)) << 2)),
+      load<f32>(table + (<usize>load<u8>(src) << 2)),
+      load<f32>(table + (<usize>load<u8>(src, 1) << 2)),
+      load<f32>(table + (<usize>load<u8>(src, 2) << 2)),
       1,
     )
-    v128.store(dst, f32x4.mul(colour, f32x4.splat(alpha)))
+    const alpha = load<u8>(src, 3)
+    // Nearly every pixel is opaque, and a division costs more than the rest.
+    v128.store(dst, alpha == 255 ? colour : f32x4.mul(colour, f32x4.splat(<f32>alpha / 255)))
     src += 4
     dst += 16
   }
@@ -117,6 +118,19 @@ export function multiplyRow(row: usize, pixels: i32, factors: usize): void {
   const factor = v128.load(factors)
   for (let i: i32 = 0; i < pixels; i++) {
     v128.store(row, f32x4.mul(v128.load(row), factor))
+    row += 16
+  }
+}
+
+/** Lays a premultiplied RGBA row on an opaque colour; `colour` points at r, g, b, 1. */
+export function layRow(row: usize, pixels: i32, colour: usize): void {
+  const behind = v128.load(colour)
+  const one = f32x4.splat(1)
+  for (let i: i32 = 0; i < pixels; i++) {
+    const front = v128.load(row)
+    const alpha = v128.shuffle<f32>(front, front, 3, 3, 3, 3)
+    const share = f32x4.max(f32x4.sub(one, alpha), f32x4.splat(0))
+    v128.store(row, f32x4.add(front, f32x4.mul(share, behind)))
     row += 16
   }
 }

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { describeBrief, readBrief, SHOP_WHITE } from './brief'
+import { STARTING_BRIEFS } from './startingBriefs'
 import { matteKey, neededSidePx, placementSize, planShot, renditionKey } from './plan'
 
 const HASH = 'a'.repeat(64)
@@ -39,6 +40,11 @@ test.each([
   const result = readBrief(data)
   if (result.ok) throw new Error('was taken')
   expect(result.problems.map((problem) => problem.field)).toContain(field)
+})
+
+test('every starting brief is whole and has a name of its own', () => {
+  for (const brief of STARTING_BRIEFS) expect(readBrief(brief)).toEqual({ ok: true, brief })
+  expect(new Set(STARTING_BRIEFS.map(({ name }) => name)).size).toBe(STARTING_BRIEFS.length)
 })
 
 test('changing Finish or Light never cuts again; changing Cut does', () => {

@@ -7,4 +7,5 @@ export {
   SHOP_WHITE,
   type BriefProblem,
 } from './brief'
+export { STARTING_BRIEFS } from './startingBriefs'
 export { matteKey, neededSidePx, placementSize, Plan, planShot, renditionKey } from './plan'

@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '../brief'
 import type { Codec } from '../codec'
-import { planeU8, srgbOfLinear, srgbRaster, type SrgbRgba8 } from '../raster'
+import { planeU8, srgbOfLinear, srgbRaster, type Size, type SrgbRgba8 } from '../raster'
 import { untouched, type Composition, type Format, type Matte } from '../steps'
 import { CancelledError } from './cancelled'
 import { packMatte, unpackMatte } from './packMatte'
-import { renderComposition } from './renderComposition'
+import { groundLight, renderComposition } from './renderComposition'
 import { renderShot } from './renderShot'
 
 const RED = [180, 30, 20] as const
@@ -32,6 +32,10 @@ function scene(): { original: SrgbRgba8; matte: Extract<Matte, { kind: 'cut' }> 
   return { original, matte: { kind: 'cut', area, alpha, box, unsure: 0, holes: 0 } }
 }
 
+/** A composition as bytes, on its ground. */
+const rendered = (composition: Composition, size: Size): SrgbRgba8 =>
+  srgbOfLinear(renderComposition(composition, size), groundLight(composition))
+
 const pixel = ({ width, data }: SrgbRgba8, x: number, y: number): number[] => [
   ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4),
 ]
@@ -46,13 +50,13 @@ describe('renderComposition', () => {
   const size = { width: 150, height: 150 }
 
   test('untouched is the photograph', () => {
-    const same = srgbOfLinear(renderComposition(untouched(original), original))
+    const same = rendered(untouched(original), original)
     expect([...same.data]).toEqual([...original.data])
   })
 
   test('the ground is exactly the asked colour wherever no product is', () => {
     const ground = { kind: 'colour', colour: '#F2F2F0' } as const
-    const out = srgbOfLinear(renderComposition(composed({ ground }), size))
+    const out = rendered(composed({ ground }), size)
     for (let i = 0; i < 150; i++)
       for (const [x, y] of [
         [i, 0],
@@ -66,9 +70,7 @@ describe('renderComposition', () => {
   })
 
   test('no fringe: on black the rim holds nothing of the paper', () => {
-    const out = srgbOfLinear(
-      renderComposition(composed({ ground: { kind: 'colour', colour: '#000000' } }), original),
-    )
+    const out = rendered(composed({ ground: { kind: 'colour', colour: '#000000' } }), original)
     const [r, g, b] = pixel(out, 49, 100)
     // Half red on black, and no grey of the paper in it.
     expect(g! / r!).toBeLessThan(0.3)
@@ -77,9 +79,7 @@ describe('renderComposition', () => {
   })
 
   test('transparent keeps the product’s own colour up to the rim', () => {
-    const out = srgbOfLinear(
-      renderComposition(composed({ ground: { kind: 'transparent' } }), original),
-    )
+    const out = rendered(composed({ ground: { kind: 'transparent' } }), original)
     const [r, g, b, a] = pixel(out, 150, 100)
     expect(a).toBeGreaterThan(110)
     expect(a).toBeLessThan(145)
@@ -94,7 +94,7 @@ describe('renderComposition', () => {
       frame,
       ground: { kind: 'colour', colour: '#FFFFFF' } as const,
     }
-    const out = srgbOfLinear(renderComposition(whole, { width: 400, height: 400 }))
+    const out = rendered(whole, { width: 400, height: 400 })
     expect(pixel(out, 99, 200)).toEqual([255, 255, 255, 255])
     expect(pixel(out, 100, 200)).toEqual([...PAPER, 255])
     expect(pixel(out, 299, 200)).toEqual([...PAPER, 255])
@@ -102,9 +102,7 @@ describe('renderComposition', () => {
   })
 
   test('gains work in linear light', () => {
-    const out = srgbOfLinear(
-      renderComposition({ ...untouched(original), gains: [0.5, 1, 1] }, original),
-    )
+    const out = rendered({ ...untouched(original), gains: [0.5, 1, 1] }, original)
     // Linear half of sRGB 200 is 146.
     expect(pixel(out, 5, 5)).toEqual([146, 200, 190, 255])
   })

@@ -20,33 +20,49 @@ export function extractForeground(picture: LinearRgba, alpha: PlaneF32): void {
   const { width, height, data } = picture
   const product = new Uint8Array(width * height)
   const backdrop = new Uint8Array(width * height)
+  const rim: number[] = []
   for (let i = 0; i < product.length; i++) {
     const a = alpha.data[i]!
-    const mixed = a > ALL_BACKDROP && a < ALL_PRODUCT
-    product[i] = a >= ALL_PRODUCT ? SITE.site : mixed ? SITE.band : SITE.none
-    backdrop[i] = a <= ALL_BACKDROP ? SITE.site : mixed ? SITE.band : SITE.none
-  }
-  const productSites = nearestSites(product, width, height)
-  const backdropSites = nearestSites(backdrop, width, height)
-  const original = data.slice()
-  for (let i = 0, p = 0; i < product.length; i++, p += 4) {
-    const a = alpha.data[i]!
-    if (a <= ALL_BACKDROP) {
-      data.fill(0, p, p + 4)
-      continue
+    if (a >= ALL_PRODUCT) product[i] = SITE.site
+    else if (a <= ALL_BACKDROP) backdrop[i] = SITE.site
+    else {
+      product[i] = backdrop[i] = SITE.band
+      rim.push(i)
     }
-    data[p + 3] = a >= ALL_PRODUCT ? 1 : a
-    if (a >= ALL_PRODUCT) continue
+  }
+  const productSites = nearestSites(product, width, height, rim)
+  const backdropSites = nearestSites(backdrop, width, height, rim)
+  // All of the rim is worked out before any pixel changes, for it reads pixels beyond itself.
+  const colours = new Float32Array(rim.length * 3)
+  rim.forEach((i, k) => {
+    const a = alpha.data[i]!
     const t = Math.min(1, Math.max(0, (a - UNMIX[0]) / (UNMIX[1] - UNMIX[0])))
     const unmixWeight = t * t * (3 - 2 * t)
     const f = productSites[i]! * 4
     const b = backdropSites[i]! * 4
     for (let c = 0; c < 3; c++) {
-      const mixed = original[p + c]!
-      const unmixed =
-        b < 0 ? mixed : Math.min(1, Math.max(0, (mixed - (1 - a) * original[b + c]!) / a))
-      const spread = f < 0 ? unmixed : original[f + c]!
-      data[p + c] = a * (unmixWeight * unmixed + (1 - unmixWeight) * spread)
+      const mixed = data[i * 4 + c]!
+      const unmixed = b < 0 ? mixed : Math.min(1, Math.max(0, (mixed - (1 - a) * data[b + c]!) / a))
+      const spread = f < 0 ? unmixed : data[f + c]!
+      colours[k * 3 + c] = a * (unmixWeight * unmixed + (1 - unmixWeight) * spread)
     }
+  })
+  clearBackdrop(data, backdrop)
+  rim.forEach((i, k) => {
+    data.set(colours.subarray(k * 3, k * 3 + 3), i * 4)
+    data[i * 4 + 3] = alpha.data[i]!
+  })
+}
+
+/** Makes every run of backdrop pixels transparent black. */
+function clearBackdrop(data: Float32Array, backdrop: Uint8Array): void {
+  let i = 0
+  while (i < backdrop.length) {
+    const start = backdrop.indexOf(SITE.site, i)
+    if (start < 0) return
+    let end = start + 1
+    while (backdrop[end] === SITE.site) end++
+    data.fill(0, start * 4, end * 4)
+    i = end
   }
 }

@@ -1,5 +1,5 @@
 export { CancelledError, type StopSignal } from './cancelled'
-export { renderComposition } from './renderComposition'
+export { groundLight, renderComposition } from './renderComposition'
 export {
   compose,
   renderShot,

@@ -9,30 +9,58 @@ import {
   type PlaneF32,
   type Rgb,
   type Size,
+  type SrgbRgba8,
   type Window,
 } from '../raster'
 import type { Composition, Matte } from '../steps'
 import { extractForeground } from './foreground'
 
-/** Alpha this close to nothing or all is nothing or all. */
+/** A share of a pixel this close to nothing or all is nothing or all. */
 const SNAP = 0.004
 
 /**
  * Makes the pixels of a composition at one size, in linear light: the photograph is resampled once,
- * straight to the size that is wanted. The ground's colour is exact wherever no product is.
+ * straight to the size that is wanted. What is neither product nor photograph is transparent; a ground
+ * of colour is laid behind it when it becomes bytes (`groundLight`).
  */
 export function renderComposition(composition: Composition, size: Size): LinearRgba {
   const { original, gains, matte, ground, frame } = composition
   const window = frame?.window ?? wholeOf(original)
-  const picture = resampleSrgb(original, window, linearRaster(size), undefined, gains)
-  if (ground.kind === 'original') return picture
+  const picture = linearRaster(size)
   const coverage = coverageOf(window, original, size)
+  if (ground.kind === 'original') {
+    resampleSrgb(original, window, picture, undefined, gains)
+    return picture
+  }
+  resampleCovered(original, window, coverage, picture, gains)
   if (matte?.kind === 'cut') {
     const alpha = alphaFor(matte, original, window, coverage, size)
     extractForeground(picture, alpha)
   } else multiplyByCoverage(picture, coverage)
-  if (ground.kind === 'colour') layOn(picture, hexToLinear(ground.colour))
   return picture
+}
+
+/** Linear light of a composition's ground, or null where it has no colour of its own. */
+export function groundLight({ ground }: Composition): Rgb | null {
+  return ground.kind === 'colour' ? hexToLinear(ground.colour) : null
+}
+
+/** Resamples only the rows that lie on the photograph; the others stay transparent. */
+function resampleCovered(
+  original: SrgbRgba8,
+  window: Window,
+  { rows }: Coverage,
+  picture: LinearRgba,
+  gains: Rgb,
+): void {
+  const first = rows.findIndex((share) => share > 0)
+  const end = rows.findLastIndex((share) => share > 0) + 1
+  if (first < 0) return
+  const { width, height, data } = picture
+  const scale = window.height / height
+  const part = { ...window, y: window.y + first * scale, height: (end - first) * scale }
+  const covered = data.subarray(first * width * 4, end * width * 4)
+  resampleSrgb(original, part, { ...picture, height: end - first, data: covered }, undefined, gains)
 }
 
 /** How much of each column and row lies on the photograph, 0…1. */
@@ -60,23 +88,22 @@ function coverageAlong(start: number, length: number, limit: number, pixels: num
 
 function multiplyByCoverage(picture: LinearRgba, { columns, rows, full }: Coverage): void {
   if (full) return
-  const { width, height, data } = picture
-  for (let y = 0, p = 0; y < height; y++)
-    for (let x = 0; x < width; x++, p += 4) {
-      const share = columns[x]! * rows[y]!
-      if (share === 1) continue
-      data[p]! *= share
-      data[p + 1]! *= share
-      data[p + 2]! *= share
-      data[p + 3]! *= share
-    }
+  const { width, data } = picture
+  const partly = [...columns.keys()].filter((x) => columns[x] !== 1)
+  rows.forEach((row, y) => {
+    const start = y * width * 4
+    if (row === 0) data.fill(0, start, start + width * 4)
+    else if (row < 1) for (let p = start; p < start + width * 4; p++) data[p]! *= row
+    for (const x of partly)
+      for (let p = start + x * 4; p < start + x * 4 + 4; p++) data[p]! *= columns[x]!
+  })
 }
 
 function alphaFor(
   matte: Extract<Matte, { kind: 'cut' }>,
   photograph: Size,
   window: Window,
-  { columns, rows }: Coverage,
+  { columns, rows, full }: Coverage,
   size: Size,
 ): PlaneF32 {
   const fx = matte.alpha.width / (matte.area.width * photograph.width)
@@ -88,23 +115,8 @@ function alphaFor(
     height: window.height * fy,
   }
   const alpha = resamplePlane(matte.alpha, inAlpha, planeF32(size))
+  if (full) return alpha
   for (let y = 0, i = 0; y < size.height; y++)
-    for (let x = 0; x < size.width; x++, i++) {
-      const a = alpha.data[i]! * columns[x]! * rows[y]!
-      alpha.data[i] = a < SNAP ? 0 : a > 1 - SNAP ? 1 : a
-    }
+    for (let x = 0; x < size.width; x++, i++) alpha.data[i]! *= columns[x]! * rows[y]!
   return alpha
-}
-
-/** Lays a premultiplied picture on an opaque colour in linear light, in place. */
-export function layOn(picture: LinearRgba, [r, g, b]: Rgb): void {
-  const { data } = picture
-  for (let p = 0; p < data.length; p += 4) {
-    const behind = 1 - data[p + 3]!
-    if (behind <= 0) continue
-    data[p]! += behind * r
-    data[p + 1]! += behind * g
-    data[p + 2]! += behind * b
-    data[p + 3] = 1
-  }
 }

@@ -7,6 +7,7 @@ import {
   srgbOfLinear,
   wholeOf,
   type LinearRgba,
+  type Rgb,
   type Size,
   type SrgbRgba8,
 } from '../raster'
@@ -23,10 +24,12 @@ import {
   type StepContext,
 } from '../steps'
 import { CancelledError, type StopSignal } from './cancelled'
-import { layOn, renderComposition } from './renderComposition'
+import { groundLight, renderComposition } from './renderComposition'
 
 /** A size at most this share of the largest is made from it; a closer one from the photograph. */
 const FROM_LARGEST = 0.75
+
+const WHITE: Rgb = [1, 1, 1]
 
 /** One finished file. */
 export interface RenditionFile {
@@ -87,8 +90,9 @@ export async function renderShot(
   for (const placement of largestFirst) {
     const asked = placementSize(placement, plan.steps.frame)
     const size = allowedSize(composition, asked)
-    const pixels = makePixels(size)
-    const picture = srgbOfLinear(placement.format === 'jpeg' ? onWhite(pixels) : pixels)
+    // JPEG has no transparency: what shows through is white.
+    const ground = groundLight(composition) ?? (placement.format === 'jpeg' ? WHITE : null)
+    const picture = srgbOfLinear(makePixels(size), ground)
     checkpoint('render')
     const rendition = await encodeRendition(picture, placement, context, checkpoint)
     const tooSmall: Finding[] =
@@ -141,14 +145,6 @@ function pixelMaker(composition: Composition): (size: Size) => LinearRgba {
     largest ??= made
     return made
   }
-}
-
-/** JPEG has no transparency: what shows through is white. Returns the picture itself when opaque. */
-function onWhite(picture: LinearRgba): LinearRgba {
-  if (picture.data.every((value, i) => i % 4 !== 3 || value >= 1)) return picture
-  const laid = { ...picture, data: picture.data.slice() }
-  layOn(laid, [1, 1, 1])
-  return laid
 }
 
 /** The asked size, or the largest of its ratio that needs no more pixels than the photograph has. */

@@ -16,6 +16,7 @@ interface Kernels {
   convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
   encodeRow(src: number, dst: number, pixels: number, table: number): void
   multiplyRow(row: number, pixels: number, factors: number): void
+  layRow(row: number, pixels: number, colour: number): void
   maximumFlow(nodes: number, work: number, offsets: number): number
 }
 

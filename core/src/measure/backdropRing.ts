@@ -3,7 +3,7 @@ import { LINEAR_OF_BYTE, linearToLab, type Rgb, type SrgbRgba8 } from '../raster
 /** Width of the ring along the border that is looked at, as a share of the shorter side. */
 const RING = 0.022
 /** The ring is read on a grid of about this many pixels along the longer side. */
-const GRID = 400
+const GRID = 200
 /** Lab distance within which a pixel belongs to the ring's main colour. */
 const SAME_COLOUR = 8
 

@@ -1,18 +1,26 @@
 import { bytesAt, fixedTable, floatsAt, kernels, reserve } from '../kernels'
+import type { Rgb } from './colour'
 import { BYTE_OF_LINEAR } from './transfer'
-import { assertSameSize, srgbRaster, type LinearRgba, type SrgbRgba8 } from './raster'
+import { srgbRaster, type LinearRgba, type SrgbRgba8 } from './raster'
 
 const byteTable = fixedTable(BYTE_OF_LINEAR)
 
-/** Linear, premultiplied light to straight sRGB bytes; out-of-range light is clamped. */
-export function srgbOfLinear(src: LinearRgba, dst: SrgbRgba8 = srgbRaster(src)): SrgbRgba8 {
-  assertSameSize(src, dst)
+/**
+ * Linear, premultiplied light to straight sRGB bytes; out-of-range light is clamped.
+ *
+ * @param ground linear light (0…1) to lay the picture on first, which makes it opaque; null keeps its
+ *               alpha. Where alpha is 0 the bytes are exactly the ground's.
+ */
+export function srgbOfLinear(src: LinearRgba, ground: Rgb | null = null): SrgbRgba8 {
+  const dst = srgbRaster(src)
   const stride = src.width * 4
-  const [from, to] = reserve(stride * 4, stride) as [number, number] // one offset for each length
+  const [from, to, colour] = reserve(stride * 4, stride, 16) as [number, number, number] // one offset for each length
+  if (ground) floatsAt(colour, 4).set([...ground, 1])
   const floats = floatsAt(from, stride)
   const bytes = bytesAt(to, stride)
   for (let y = 0; y < src.height; y++) {
     floats.set(src.data.subarray(y * stride, (y + 1) * stride))
+    if (ground) kernels.layRow(from, src.width, colour)
     kernels.encodeRow(from, to, src.width, byteTable)
     dst.data.set(bytes, y * stride)
   }

@@ -50,8 +50,10 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
     const product = inside.data[i]! > 0.5
     band.data[i] = d <= reach || (product && looksBare(picture.data, plate.data, i)) ? 1 : 0
   }
-  const productSites = nearestSites(siteKinds(true), width, height)
-  const backdropSites = nearestSites(siteKinds(false), width, height)
+  const bandIndices: number[] = []
+  for (let i = 0; i < band.data.length; i++) if (band.data[i]) bandIndices.push(i)
+  const productSites = nearestSites(siteKinds(true), width, height, bandIndices)
+  const backdropSites = nearestSites(siteKinds(false), width, height, bandIndices)
   const alpha = planeU8(picture)
   const probe = Math.max(1, Math.round(PROBE * sidePx))
   for (let y = 0, i = 0; y < height; y++)

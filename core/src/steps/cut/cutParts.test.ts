@@ -125,7 +125,8 @@ test('nearestSites gives each band pixel the nearest site', () => {
   const kinds = Uint8Array.from({ length: width * height }, () =>
     random() < 0.06 ? SITE.site : SITE.band,
   )
-  const nearest = nearestSites(kinds, width, height)
+  const band = [...kinds.keys()].filter((i) => kinds[i] === SITE.band)
+  const nearest = nearestSites(kinds, width, height, band)
   const distance = (i: number, j: number) =>
     ((i % width) - (j % width)) ** 2 + (Math.floor(i / width) - Math.floor(j / width)) ** 2
   for (let i = 0; i < kinds.length; i++) {

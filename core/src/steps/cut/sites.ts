@@ -6,13 +6,31 @@ export const SITE = { none: 0, band: 1, site: 2 } as const
  * (eight neighbours); −1 where none can. Exact but for rare ties, O(band).
  *
  * @param kind one of `SITE` a pixel, width·height values.
+ * @param band indices of the `band` pixels.
  * Source: Grevera 2004, The dead reckoning signed distance transform (propagation of sites).
  */
-export function nearestSites(kind: Uint8Array, width: number, height: number): Int32Array {
+export function nearestSites(
+  kind: Uint8Array,
+  width: number,
+  height: number,
+  band: ArrayLike<number>,
+): Int32Array {
   const nearest = new Int32Array(kind.length).fill(-1)
   let queue: number[] = []
-  for (let i = 0; i < kind.length; i++) if (kind[i] === SITE.site && touchesBand(i)) queue.push(i)
-  for (const i of queue) nearest[i] = i
+  const seed = (i: number): void => {
+    if (kind[i] !== SITE.site || nearest[i] === i) return
+    nearest[i] = i
+    queue.push(i)
+  }
+  for (let k = 0; k < band.length; k++) {
+    const i = band[k]!
+    const y = (i / width) | 0
+    const x = i - y * width
+    if (x > 0) seed(i - 1)
+    if (x < width - 1) seed(i + 1)
+    if (y > 0) seed(i - width)
+    if (y < height - 1) seed(i + width)
+  }
 
   while (queue.length > 0) {
     const next: number[] = []
@@ -41,15 +59,4 @@ export function nearestSites(kind: Uint8Array, width: number, height: number): I
     queue = next
   }
   return nearest
-
-  function touchesBand(i: number): boolean {
-    const y = (i / width) | 0
-    const x = i - y * width
-    return (
-      (x > 0 && kind[i - 1] === SITE.band) ||
-      (x < width - 1 && kind[i + 1] === SITE.band) ||
-      (y > 0 && kind[i - width] === SITE.band) ||
-      (y < height - 1 && kind[i + width] === SITE.band)
-    )
-  }
 }

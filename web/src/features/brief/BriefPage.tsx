@@ -1,12 +1,14 @@
 import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useParams } from 'react-router'
+import { STARTING_BRIEFS } from '@cloudbank/core/brief'
 import { Lost } from '../../app/Lost'
 import { useUndo } from '../../app/undo'
 import { useShootView, type ShootView } from '../../data'
 import { Action } from '../../ui'
 import { startRun, useRun } from '../../work/runner'
 import { countStale, makeWords } from '../../work/stale'
+import { ChoiceSetting } from './fields'
 import { FinishPanel } from './FinishPanel'
 import { CutPanel, FramePanel, GroundPanel, LightPanel } from './panels'
 import { useBriefEditor } from './useBriefEditor'
@@ -76,6 +78,20 @@ function BriefSettings({ view }: { view: ShootView }) {
           For every shot of {shoot.name}. A change takes effect with the next run; what it puts out
           of date is made again, nothing else.
         </Text>
+        {wanted === '' && (
+          <Box marginBottom="26px">
+            <ChoiceSetting
+              label="Start from"
+              hint="Puts every setting below as one of these briefs has it. Undo brings yours back."
+              value={editor.brief.name}
+              options={startingOptions(editor.brief.name)}
+              commit={(name) => {
+                const chosen = STARTING_BRIEFS.find((brief) => brief.name === name)
+                if (chosen) editor.replace(chosen)
+              }}
+            />
+          </Box>
+        )}
         {shown.map(({ title, panel }) => (
           <Box key={title} as="section" aria-label={title} marginBottom="26px">
             <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
@@ -88,6 +104,15 @@ function BriefSettings({ view }: { view: ShootView }) {
       </Box>
     </Box>
   )
+}
+
+/** The starting briefs, and the present one where it has a name of its own. */
+function startingOptions(name: string) {
+  const names = STARTING_BRIEFS.map((brief) => brief.name)
+  return [...(names.includes(name) ? [] : [name]), ...names].map((value) => ({
+    value,
+    words: value,
+  }))
 }
 
 function NameField({ name, rename }: { name: string; rename: (name: string) => void }) {

@@ -12,6 +12,8 @@ export interface BriefEditor {
     settings: BriefSteps[K],
   ) => void
   readonly rename: (name: string) => void
+  /** Puts another brief in place of this one. */
+  readonly replace: (brief: Brief) => void
 }
 
 export function useBriefEditor({ id, brief }: BriefRow): BriefEditor {
@@ -29,6 +31,7 @@ export function useBriefEditor({ id, brief }: BriefRow): BriefEditor {
         ...brief,
         steps: BriefSteps.parse({ ...brief.steps, [step]: settings }),
       }),
+    replace: (next) => change(`Brief ${brief.name} → ${next.name}`, next),
     rename: (name) => change(`Brief named ${name}`, { ...brief, name }),
   }
 }
