@@ -7,5 +7,6 @@ export {
   layRow,
   linearRow,
   multiplyRow,
+  sumRows,
 } from './rows'
 export { maximumFlow } from './gridCut'

@@ -88,11 +88,14 @@ export function convolveRow(src: usize, dst: usize, count: i32, taps: i32, weigh
   }
 }
 
-/** Linear, premultiplied floats to straight sRGB bytes through a table of 65,536 bytes. */
+/**
+ * Linear, premultiplied floats to straight sRGB bytes. The table has 4096 bytes, evenly spaced in the
+ * square root of light, which is nearly how sRGB spaces them: small enough to stay in the cache.
+ */
 export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): void {
   const zero = f32x4.splat(0)
   const one = f32x4.splat(1)
-  const steps = f32x4.splat(65535)
+  const steps = f32x4.splat(4095)
   const half = f32x4.splat(0.5)
   for (let i: i32 = 0; i < pixels; i++) {
     let colour = v128.load(src)
@@ -101,7 +104,7 @@ export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): vo
       store<u32>(dst, 0)
     } else {
       if (alpha < 1) colour = f32x4.div(colour, f32x4.splat(alpha))
-      colour = f32x4.min(f32x4.max(colour, zero), one)
+      colour = f32x4.sqrt(f32x4.min(f32x4.max(colour, zero), one))
       const index = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(colour, steps), half))
       store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 0)))
       store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 1)), 1)
@@ -110,6 +113,31 @@ export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): vo
     }
     src += 16
     dst += 4
+  }
+}
+
+/**
+ * Weighted sum of rows that lie in a ring: row `start + t` in slot `(start + t) % slots`, for each of
+ * `slots` weights. `count` floats, rounded up to a multiple of four.
+ */
+export function sumRows(
+  ring: usize,
+  rowBytes: i32,
+  slots: i32,
+  start: i32,
+  weights: usize,
+  dst: usize,
+  count: i32,
+): void {
+  for (let i: i32 = 0; i < count; i += 4) {
+    let sum = f32x4.splat(0)
+    let slot = start % slots
+    for (let t: i32 = 0; t < slots; t++) {
+      const row = ring + <usize>(slot * rowBytes) + (<usize>i << 2)
+      sum = f32x4.add(sum, f32x4.mul(v128.load(row), v128.load32_splat(weights + (<usize>t << 2))))
+      slot = slot + 1 == slots ? 0 : slot + 1
+    }
+    v128.store(dst + (<usize>i << 2), sum)
   }
 }
 

@@ -15,6 +15,15 @@ interface Kernels {
   addRow(src: number, dst: number, count: number, weight: number): void
   convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
   encodeRow(src: number, dst: number, pixels: number, table: number): void
+  sumRows(
+    ring: number,
+    rowBytes: number,
+    slots: number,
+    start: number,
+    weights: number,
+    dst: number,
+    count: number,
+  ): void
   multiplyRow(row: number, pixels: number, factors: number): void
   layRow(row: number, pixels: number, colour: number): void
   maximumFlow(nodes: number, work: number, offsets: number): number

@@ -28,6 +28,13 @@ test.each([
   found.forEach((value, i) => expect(value).toBeCloseTo(lab[i]!, 1))
 })
 
+test('a byte is nowhere more than 0.57 from the exact curve', () => {
+  for (let i = 0; i <= 20_000; i++) {
+    const light = (i / 20_000) ** 3
+    expect(Math.abs(byteOfLinear(light) - linearToSrgb(light) * 255)).toBeLessThan(0.57)
+  }
+})
+
 test('Lab and back is the same light', () => {
   const random = seededRandom(11)
   for (let i = 0; i < 200; i++) {

@@ -1,9 +1,9 @@
 import { bytesAt, fixedTable, floatsAt, kernels, reserve } from '../kernels'
 import type { Rgb } from './colour'
-import { BYTE_OF_LINEAR } from './transfer'
+import { BYTE_OF_ROOT } from './transfer'
 import { srgbRaster, type LinearRgba, type SrgbRgba8 } from './raster'
 
-const byteTable = fixedTable(BYTE_OF_LINEAR)
+const byteTable = fixedTable(BYTE_OF_ROOT)
 
 /**
  * Linear, premultiplied light to straight sRGB bytes; out-of-range light is clamped.

@@ -16,14 +16,7 @@ export {
   type SrgbRgba8,
 } from './raster'
 export { SizeMismatchError } from './errors'
-export {
-  BYTE_OF_LINEAR,
-  byteOfLinear,
-  LINEAR_OF_BYTE,
-  LINEAR_STEPS,
-  linearToSrgb,
-  srgbToLinear,
-} from './transfer'
+export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
 export { labOfLinear, labToLinear, linearToLab } from './lab'
 export { CUBIC, LINEAR, resampleTable, type Kernel, type ResampleTable } from './resampleTable'

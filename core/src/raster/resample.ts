@@ -37,36 +37,34 @@ function resampleRows(
   const down = resampleTable(src.height, window.y, window.height, dst.height, kernel)
   const rowFloats = dst.width * channels
   const rowBytes = (rowFloats * 4 + 63) & ~15
-  const [starts, weights, scratch, source, sum, factors, ring] = reserve(
+  const [starts, weights, downWeights, scratch, source, sum, factors, ring] = reserve(
     across.starts.byteLength,
     across.weights.byteLength,
+    down.weights.byteLength,
     src.width * 4,
     src.width * channels * 4,
     rowBytes,
     16,
     rowBytes * down.taps,
-  ) as [number, number, number, number, number, number, number] // one offset for each length
+  ) as [number, number, number, number, number, number, number, number] // one offset for each length
   intsAt(starts, across.starts.length).set(across.starts)
   floatsAt(weights, across.weights.length).set(across.weights)
+  floatsAt(downWeights, down.weights.length).set(down.weights)
   if (gains) floatsAt(factors, 4).set([...gains, 1])
   const sums = floatsAt(sum, rowFloats)
   const heldRow = new Int32Array(down.taps).fill(-1)
   const filterRow = channels === 4 ? kernels.filterRow4 : kernels.filterRow1
   for (let y = 0; y < dst.height; y++) {
-    sums.fill(0)
     const start = down.starts[y]!
     for (let t = 0; t < down.taps; t++) {
-      const weight = down.weights[y * down.taps + t]!
-      if (weight === 0) continue
       const slot = (start + t) % down.taps
-      const row = ring + slot * rowBytes
-      if (heldRow[slot] !== start + t) {
-        loadRow(start + t, source, scratch)
-        filterRow(source, row, dst.width, across.taps, starts, weights)
-        heldRow[slot] = start + t
-      }
-      kernels.addRow(row, sum, rowFloats, weight)
+      if (heldRow[slot] === start + t) continue
+      loadRow(start + t, source, scratch)
+      filterRow(source, ring + slot * rowBytes, dst.width, across.taps, starts, weights)
+      heldRow[slot] = start + t
     }
+    const rowWeights = downWeights + y * down.taps * 4
+    kernels.sumRows(ring, rowBytes, down.taps, start, rowWeights, sum, rowFloats)
     if (gains) kernels.multiplyRow(sum, dst.width, factors)
     dst.data.set(sums, y * rowFloats)
   }

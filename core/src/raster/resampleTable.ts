@@ -45,7 +45,7 @@ export function resampleTable(
   const scale = windowLength / dstLength
   const stretch = Math.max(1, scale)
   const reach = kernel.support * stretch
-  const taps = Math.min(srcLength, Math.ceil(reach * 2) + 1)
+  const taps = Math.min(srcLength, mostTaps(windowStart, scale, reach, dstLength))
   const starts = new Int32Array(dstLength)
   const weights = new Float32Array(dstLength * taps)
   for (let d = 0; d < dstLength; d++) {
@@ -65,4 +65,14 @@ export function resampleTable(
     for (let t = 0; t < taps; t++) row[t]! /= sum
   }
   return { taps, starts, weights }
+}
+
+/** The most source pixels that any destination pixel takes. */
+function mostTaps(windowStart: number, scale: number, reach: number, dstLength: number): number {
+  let most = 1
+  for (let d = 0; d < dstLength; d++) {
+    const centre = windowStart + (d + 0.5) * scale - 0.5
+    most = Math.max(most, Math.floor(centre + reach) - Math.ceil(centre - reach) + 1)
+  }
+  return most
 }

@@ -18,17 +18,20 @@ export const LINEAR_OF_BYTE: Float32Array = Float32Array.from({ length: 256 }, (
   srgbToLinear(byte / 255),
 )
 
+/** Steps of `BYTE_OF_ROOT`. */
+export const ROOT_STEPS = 4095
+
 /**
- * sRGB byte for linear light in steps of 1/65535: `BYTE_OF_LINEAR[(x * 65535 + 0.5) | 0]`.
- * Every byte survives the way to linear light and back.
+ * sRGB byte for the square root of linear light: `BYTE_OF_ROOT[(√x · 4095 + 0.5) | 0]`. A step is at
+ * most 0.07 bytes, so a byte is at most that far from the exact curve before rounding, and every byte
+ * survives the way to linear light and back.
  */
-export const LINEAR_STEPS = 65535
-export const BYTE_OF_LINEAR: Uint8Array = Uint8Array.from({ length: LINEAR_STEPS + 1 }, (_, i) =>
-  Math.round(linearToSrgb(i / LINEAR_STEPS) * 255),
+export const BYTE_OF_ROOT: Uint8Array = Uint8Array.from({ length: ROOT_STEPS + 1 }, (_, i) =>
+  Math.round(linearToSrgb((i / ROOT_STEPS) ** 2) * 255),
 )
 
 /** The sRGB byte of one component in linear light, clamped to 0…255. */
 export function byteOfLinear(linear01: number): number {
   const clamped = linear01 <= 0 ? 0 : linear01 >= 1 ? 1 : linear01
-  return BYTE_OF_LINEAR[(clamped * LINEAR_STEPS + 0.5) | 0]!
+  return BYTE_OF_ROOT[(Math.sqrt(clamped) * ROOT_STEPS + 0.5) | 0]!
 }
