@@ -28,14 +28,22 @@ export function filterRow4(
   weights: usize,
 ): void {
   for (let x: i32 = 0; x < width; x++) {
-    let sum = f32x4.splat(0)
+    // Two sums: one alone would wait for each addition before the next.
+    let even = f32x4.splat(0)
+    let odd = f32x4.splat(0)
     let from = src + ((<usize>load<i32>(starts)) << 4)
-    for (let t: i32 = 0; t < taps; t++) {
-      sum = f32x4.add(sum, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
-      from += 16
+    let t: i32 = 0
+    for (; t + 1 < taps; t += 2) {
+      even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
+      odd = f32x4.add(odd, f32x4.mul(v128.load(from, 16), v128.load32_splat(weights, 4)))
+      from += 32
+      weights += 8
+    }
+    if (t < taps) {
+      even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
       weights += 4
     }
-    v128.store(dst, sum)
+    v128.store(dst, f32x4.add(even, odd))
     starts += 4
     dst += 16
   }
