@@ -8,8 +8,8 @@ export interface AppFolders {
 }
 
 /**
- * Nothing but the app's own files may be loaded, and wasm may be compiled. Styles are inserted by
- * script, which the policy allows as its own; inline styles it does not.
+ * Nothing but the app's own files may be loaded, and wasm may be compiled. Inline styles are allowed,
+ * for the interface's style sheets are written by script; inline scripts are not.
  */
 const CONTENT_SECURITY_POLICY = [
   "default-src 'none'",
