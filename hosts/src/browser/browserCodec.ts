@@ -3,7 +3,6 @@ import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import type { Format } from '@cloudbank/core/steps'
 import avifWasm from '@jsquash/avif/codec/enc/avif_enc.wasm?url'
 import jpegWasm from '@jsquash/jpeg/codec/enc/mozjpeg_enc.wasm?url'
-import pngWasm from '@jsquash/png/codec/pkg/squoosh_png_bg.wasm?url'
 import webpWasm from '@jsquash/webp/codec/enc/webp_enc_simd.wasm?url'
 
 const MIME: Readonly<Record<FileType, string>> = {
@@ -61,7 +60,7 @@ function readPixels(bitmap: ImageBitmap): SrgbRgba8 {
   return picture
 }
 
-type Encode = (picture: SrgbRgba8, qualityPct: number) => Uint8Array
+type Encode = (picture: SrgbRgba8, qualityPct: number) => Uint8Array | Promise<Uint8Array>
 
 const encoders: Partial<Record<Format, Promise<Encode>>> = {}
 
@@ -95,9 +94,9 @@ async function loadEncoder(format: Format): Promise<Encode> {
         )
     }
     case 'png': {
-      const { default: init, encode } = await import('@jsquash/png/codec/pkg/squoosh_png.js')
-      await init(pngWasm)
-      return ({ data, width, height }) => owned(encode(bytesOf(data), width, height, 8))
+      const { default: encode } = await import('@jsquash/png/encode.js')
+      return async ({ data, width, height }) =>
+        new Uint8Array(await encode({ data, width, height } as ImageData)) // only these are read
     }
   }
 }

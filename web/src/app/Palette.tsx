@@ -1,7 +1,7 @@
-import { Box, Dialog, Portal } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { Command } from 'cmdk'
 import { useState } from 'react'
-import { Key } from '../ui'
+import { Key, Window } from '../ui'
 import { useCommand, useCommands } from './commands'
 import { keyLabel } from './keys'
 import './palette.css'
@@ -16,37 +16,29 @@ export function Palette() {
       <button type="button" className="palette-opener" onClick={() => setOpen(true)}>
         Find or do <Key>{keyLabel('palette')}</Key>
       </button>
-      <Dialog.Root open={open} onOpenChange={(details) => setOpen(details.open)} size="md">
-        <Portal>
-          <Dialog.Backdrop background="transparent" />
-          <Dialog.Positioner>
-            <Dialog.Content boxShadow="none" borderWidth="1px" borderColor="ink" borderRadius="6px">
-              <Dialog.Title srOnly>Find or do</Dialog.Title>
-              <Command label="Find or do" loop className="palette">
-                <Command.Input placeholder="What do you want to do?" autoFocus />
-                <Command.List>
-                  <Command.Empty>Nothing of that name here.</Command.Empty>
-                  {commands
-                    .filter(({ name }) => name !== 'palette')
-                    .map((command) => (
-                      <Command.Item
-                        key={command.name}
-                        value={command.words}
-                        onSelect={() => {
-                          setOpen(false)
-                          command.run()
-                        }}
-                      >
-                        <Box flex="1">{command.words}</Box>
-                        {command.keyName && <Key>{keyLabel(command.keyName)}</Key>}
-                      </Command.Item>
-                    ))}
-                </Command.List>
-              </Command>
-            </Dialog.Content>
-          </Dialog.Positioner>
-        </Portal>
-      </Dialog.Root>
+      <Window title="Find or do" untitled open={open} onClose={() => setOpen(false)}>
+        <Command label="Find or do" loop className="palette">
+          <Command.Input placeholder="What do you want to do?" autoFocus />
+          <Command.List>
+            <Command.Empty>Nothing of that name here.</Command.Empty>
+            {commands
+              .filter(({ name }) => name !== 'palette')
+              .map((command) => (
+                <Command.Item
+                  key={command.name}
+                  value={command.words}
+                  onSelect={() => {
+                    setOpen(false)
+                    command.run()
+                  }}
+                >
+                  <Box flex="1">{command.words}</Box>
+                  {command.keyName && <Key>{keyLabel(command.keyName)}</Key>}
+                </Command.Item>
+              ))}
+          </Command.List>
+        </Command>
+      </Window>
     </>
   )
 }

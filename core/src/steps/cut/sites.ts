@@ -13,7 +13,7 @@ export function nearestSites(
   kind: Uint8Array,
   width: number,
   height: number,
-  band: ArrayLike<number>,
+  band: readonly number[],
 ): Int32Array {
   const nearest = new Int32Array(kind.length).fill(-1)
   let queue: number[] = []
@@ -22,8 +22,7 @@ export function nearestSites(
     nearest[i] = i
     queue.push(i)
   }
-  for (let k = 0; k < band.length; k++) {
-    const i = band[k]!
+  for (const i of band) {
     const y = (i / width) | 0
     const x = i - y * width
     if (x > 0) seed(i - 1)

@@ -1,4 +1,4 @@
-import { Box, Dialog, Flex, Heading, Image, Portal, Text } from '@chakra-ui/react'
+import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -10,7 +10,7 @@ import {
   type ShootSummary,
   type Shot,
 } from '../../data'
-import { Action, Attention } from '../../ui'
+import { Action, Attention, Window } from '../../ui'
 import { countStale } from '../../work/stale'
 
 const PICTURES = 12
@@ -74,34 +74,24 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
       <Action look="quiet" onClick={() => setOpen(true)}>
         Delete
       </Action>
-      <Dialog.Root open={open} onOpenChange={(details) => setOpen(details.open)} role="alertdialog">
-        <Portal>
-          <Dialog.Backdrop background="transparent" />
-          <Dialog.Positioner>
-            <Dialog.Content boxShadow="none" borderWidth="1px" borderColor="ink" padding="20px">
-              <Dialog.Title fontFamily="heading" fontSize="20px">
-                Delete {shoot.name}
-              </Dialog.Title>
-              <Text marginY="12px">
-                {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')}{' '}
-                leave this browser for good. The files you dropped in are untouched.
-              </Text>
-              <Flex justify="flex-end" gap="8px">
-                <Action onClick={() => setOpen(false)}>Keep it</Action>
-                <Action
-                  look="main"
-                  onClick={() => {
-                    setOpen(false)
-                    void deleteShoot(shoot.id)
-                  }}
-                >
-                  Delete {countOf(shots.length, 'photograph')}
-                </Action>
-              </Flex>
-            </Dialog.Content>
-          </Dialog.Positioner>
-        </Portal>
-      </Dialog.Root>
+      <Window title={`Delete ${shoot.name}`} alert open={open} onClose={() => setOpen(false)}>
+        <Text marginY="12px">
+          {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} leave
+          this browser for good. The files you dropped in are untouched.
+        </Text>
+        <Flex justify="flex-end" gap="8px">
+          <Action onClick={() => setOpen(false)}>Keep it</Action>
+          <Action
+            look="main"
+            onClick={() => {
+              setOpen(false)
+              void deleteShoot(shoot.id)
+            }}
+          >
+            Delete {countOf(shots.length, 'photograph')}
+          </Action>
+        </Flex>
+      </Window>
     </>
   )
 }

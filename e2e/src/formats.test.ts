@@ -1,0 +1,80 @@
+import { readFile } from 'node:fs/promises'
+import sharp from 'sharp'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { DEMO, giveFiles, startApp, unzip, type RunningApp } from './harness'
+
+let app: RunningApp
+beforeAll(async () => {
+  app = await startApp()
+  const { page, url } = app
+  await page.goto(url)
+  await giveFiles(page, 'Photographs for a new shoot', [
+    {
+      name: 'flask-front.jpg',
+      mimeType: 'image/jpeg',
+      buffer: await readFile(`${DEMO}photos/OCK-109-TEA-front.jpg`),
+    },
+  ])
+  await page.getByText('1 shot ·').waitFor({ timeout: 60_000 })
+})
+afterAll(() => app.stop())
+
+async function makeAndDownload(count: number): Promise<Record<string, Uint8Array>> {
+  const { page } = app
+  const words = count === 1 ? '1 rendition' : `${count} renditions`
+  await page.getByRole('button', { name: `Make ${words}` }).click()
+  await page.getByText(`${words} made.`, { exact: true }).waitFor({ timeout: 120_000 })
+  await page.getByRole('link', { name: 'Deliver' }).click()
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: /^Download/ }).click()
+  const files = await unzip(await downloading)
+  await page.getByRole('link', { name: 'Brief' }).first().click()
+  return files
+}
+
+test('a cut-out is a PNG with alpha: clear round the product, whole inside', async () => {
+  const { page } = app
+  await page.getByRole('link', { name: 'Brief' }).first().click()
+  await page.getByLabel('Start from').selectOption('Cut-outs')
+  const files = await makeAndDownload(1)
+  const { data, info } = await sharp(files['cut-out/flask-front.png'])
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  expect([info.width, info.height, info.channels]).toEqual([2000, 2000, 4])
+  const alphaAt = (x: number, y: number) => data[(y * info.width + x) * 4 + 3]
+  expect([alphaAt(5, 5), alphaAt(1000, 1200), alphaAt(1994, 1994)]).toEqual([0, 255, 0])
+  expect(Buffer.from(files['cut-out/flask-front.png']!).includes('sRGB')).toBe(true)
+})
+
+test('a portrait WebP keeps its ratio, its pale ground and its limit', async () => {
+  const { page } = app
+  await page.getByLabel('Start from').selectOption('Pale portrait')
+  const files = await makeAndDownload(1)
+  const webp = files['page/flask-front.webp']!
+  expect(webp.length).toBeLessThanOrEqual(220_000)
+  const { data, info } = await sharp(webp).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+  expect([info.width, info.height]).toEqual([1080, 1350])
+  ;[242, 242, 240].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(1))
+  expect((await sharp(webp).metadata()).hasProfile).toBe(true)
+})
+
+test('a limit is met by lowering the quality, and one that cannot be met is said', async () => {
+  const { page } = app
+  await page.getByLabel('Start from').selectOption('Shop white')
+  const finish = page.locator('section[aria-label=Finish]')
+  await finish.getByLabel('Limit').first().fill('14')
+  await finish.getByLabel('Limit').first().press('Enter')
+  await finish.getByLabel('Limit').nth(1).fill('1')
+  await finish.getByLabel('Limit').nth(1).press('Enter')
+  await finish.getByLabel('Format').nth(1).selectOption('avif')
+  const files = await makeAndDownload(2)
+  const page14 = files['page/flask-front.jpg']!
+  expect(page14.length).toBeLessThanOrEqual(14_000)
+  expect(await sharp(page14).metadata()).toMatchObject({ width: 1200, height: 1200 })
+  const card = files['card/flask-front.avif']!
+  expect(card.length).toBeGreaterThan(1000)
+  expect(await sharp(card).metadata()).toMatchObject({ format: 'heif', width: 600, height: 600 })
+  await page.getByRole('link', { name: 'Sheet' }).click()
+  await page.getByRole('button', { name: /Over the byte limit/ }).click()
+  await page.getByText('1 shot selected').first().waitFor()
+})
