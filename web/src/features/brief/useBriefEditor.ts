@@ -1,6 +1,6 @@
+import { useEffect, useState } from 'react'
 import { BriefSteps, type Brief } from '@cloudbank/core/brief'
-import type { BriefRow } from '../../data'
-import { saveBrief } from '../../data'
+import { saveBrief, type BriefRow } from '../../data'
 import { useUndo } from '../../app/undo'
 
 /** Changes a brief, each change with its words, so that it can be undone. */
@@ -16,14 +16,24 @@ export interface BriefEditor {
   readonly replace: (brief: Brief) => void
 }
 
-export function useBriefEditor({ id, brief }: BriefRow): BriefEditor {
+export function useBriefEditor({ id, brief: saved }: BriefRow): BriefEditor {
   const perform = useUndo((state) => state.perform)
-  const change = (words: string, next: Brief): void =>
+  // Until a change is saved and read back it is held here; a second change must build on the first.
+  const [unsaved, setUnsaved] = useState<Brief | null>(null)
+  useEffect(
+    () =>
+      setUnsaved((held) => (held && JSON.stringify(held) === JSON.stringify(saved) ? null : held)),
+    [saved],
+  )
+  const brief = unsaved ?? saved
+  const change = (words: string, next: Brief): void => {
+    setUnsaved(next)
     void perform({
       words,
       redo: () => saveBrief(id, next),
       undo: () => saveBrief(id, brief),
     })
+  }
   return {
     brief,
     setSteps: (words, step, settings) =>
