@@ -28,12 +28,6 @@ async function load(): Promise<Shoot> {
   const { photos } = DemoFile.parse(await (await fetchDemo('shoot.json')).json())
   const csv = await (await fetchDemo('products.csv')).text()
   const lines = Papa.parse(csv, { header: true, skipEmptyLines: true }).data
-  const shoot = await createShoot({ name: DEMO_NAME, dueOn: DUE_ON })
-  const products: Product[] = lines.map((line) => {
-    const product = ProductLine.parse(line)
-    return { ...product, id: `${shoot.id}/${product.sku}`, shootId: shoot.id }
-  })
-  await database.products.bulkPut(products)
   const files = await Promise.all(
     photos.map(async ({ file, sku, angle }) => ({
       fileName: file,
@@ -42,6 +36,13 @@ async function load(): Promise<Shoot> {
       angle,
     })),
   )
+  // Only now, so that a reload in the middle of the fetching leaves no half a shoot behind.
+  const shoot = await createShoot({ name: DEMO_NAME, dueOn: DUE_ON })
+  const products: Product[] = lines.map((line) => {
+    const product = ProductLine.parse(line)
+    return { ...product, id: `${shoot.id}/${product.sku}`, shootId: shoot.id }
+  })
+  await database.products.bulkPut(products)
   await takeIn(shoot.id, files)
   return shoot
 }
