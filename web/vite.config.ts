@@ -43,6 +43,14 @@ export default defineConfig({
   },
   server: { headers: isolation },
   optimizeDeps: {
-    exclude: ['@jsquash/avif', '@jsquash/jpeg', '@jsquash/png', '@jsquash/webp', 'onnxruntime-web'],
+    exclude: [
+      '@jsquash/avif',
+      '@jsquash/jpeg',
+      '@jsquash/png',
+      '@jsquash/webp',
+      'onnxruntime-web',
+      'finder-runtime.mjs?url',
+      'finder-runtime.wasm?url',
+    ],
   },
 })
