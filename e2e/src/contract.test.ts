@@ -55,7 +55,7 @@ test('the browser and Node make the same pixels from the same plan', async () =>
   await rows.getByLabel('Limit').press('Enter')
   await rows.getByLabel('Format').selectOption('png')
   await page.getByRole('button', { name: 'Make 3 renditions' }).click()
-  await page.getByText('3 renditions made.').waitFor({ timeout: 120_000 })
+  await page.getByRole('button', { name: 'All 3 renditions made' }).waitFor({ timeout: 120_000 })
   await page.getByRole('link', { name: 'Deliver' }).click()
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: /^Download 3 renditions/ }).click()

@@ -23,7 +23,7 @@ async function makeAndDownload(count: number): Promise<Record<string, Uint8Array
   const { page } = app
   const words = count === 1 ? '1 rendition' : `${count} renditions`
   await page.getByRole('button', { name: `Make ${words}` }).click()
-  await page.getByText(`${words} made.`, { exact: true }).waitFor({ timeout: 120_000 })
+  await page.getByRole('button', { name: `All ${words} made` }).waitFor({ timeout: 120_000 })
   await page.getByRole('link', { name: 'Deliver' }).click()
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: /^Download/ }).click()

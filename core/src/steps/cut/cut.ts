@@ -29,7 +29,7 @@ import { sharpEdges } from './sharpEdges'
 import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
-const WORK_SIDE_PX = 560
+const WORK_SIDE_PX = 520
 /** Share of the frame's border that may be product before the shot counts as running out of it. */
 const BORDER_SHARE = 0.03
 /** A product smaller than this share of the frame is none. */
