@@ -58,7 +58,8 @@ test('a portrait WebP keeps its ratio, its pale ground and its limit', async () 
   expect(webp.length).toBeLessThanOrEqual(220_000)
   const { data, info } = await sharp(webp).removeAlpha().raw().toBuffer({ resolveWithObject: true })
   expect([info.width, info.height]).toEqual([1080, 1350])
-  ;[242, 242, 240].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(1))
+  // Lossy WebP keeps YCbCr of limited range, which has no exact #F2F2F0.
+  ;[242, 242, 240].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(3))
   expect((await sharp(webp).metadata()).hasProfile).toBe(true)
 })
 
