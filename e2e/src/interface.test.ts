@@ -89,9 +89,11 @@ describe('keyboard alone', () => {
   test('the palette does what it lists', async () => {
     const { page } = app
     await page.keyboard.press('k')
+    await page.getByPlaceholder('What do you want to do?').and(page.locator(':focus')).waitFor()
     await page.keyboard.type('deliver')
     await page.keyboard.press('Enter')
     await page.getByRole('heading', { name: 'Deliver' }).waitFor()
+    await page.getByRole('dialog').waitFor({ state: 'detached' })
     await page.keyboard.press('s')
     await page.locator('.tile').first().waitFor()
   })

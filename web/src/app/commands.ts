@@ -49,6 +49,8 @@ export function useCommand(keyName: KeyName, run: () => void, enabled = true): v
 function isTyping(event: KeyboardEvent): boolean {
   const target = event.target
   if (!(target instanceof HTMLElement)) return false
+  // A window keeps the focus for as long as it fades out; what is typed then is not for it.
+  if (target.closest('[role=dialog][data-state=closed]')) return false
   if (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return true
   const presses = event.key === 'Enter' || event.key === ' '
   return presses && /^(BUTTON|A)$/.test(target.tagName)
