@@ -3,12 +3,13 @@ import { parseArgs } from 'node:util'
 import { createNodePool } from '@cloudbank/hosts/node'
 import { openShootFolder } from './shootFolder'
 import { scoreCut } from './score/scoreCut'
+import { scoreLight } from './score/scoreLight'
 import { scoreFrame } from './score/scoreFrame'
 import type { Measures } from './score/scorecard'
 import { scoreWeight } from './score/scoreWeight'
 import { printTable } from './table'
 
-const KINDS = { cut: scoreCut, frame: scoreFrame, weight: scoreWeight } as const
+const KINDS = { cut: scoreCut, light: scoreLight, frame: scoreFrame, weight: scoreWeight } as const
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

@@ -8,6 +8,10 @@ const Photo = z.object({
   height: z.number(),
   backdrop: z.string().optional(),
   angle: z.string().optional(),
+  sku: z.string().optional(),
+  lighting: z.string().optional(),
+  reference: z.object({ rect: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).optional(),
+  faults: z.object({ exposureStops: z.number().default(0) }).optional(),
   productBox: z.tuple([z.number(), z.number(), z.number(), z.number()]),
 })
 export type Photo = z.infer<typeof Photo>

@@ -6,7 +6,6 @@ export {
   filterRow4,
   layRow,
   linearRow,
-  multiplyRow,
   sumRows,
 } from './rows'
 export { maximumFlow } from './gridCut'

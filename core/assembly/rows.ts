@@ -149,15 +149,6 @@ export function sumRows(
   }
 }
 
-/** Multiplies each RGBA pixel by one factor a channel; `factors` points at four floats. */
-export function multiplyRow(row: usize, pixels: i32, factors: usize): void {
-  const factor = v128.load(factors)
-  for (let i: i32 = 0; i < pixels; i++) {
-    v128.store(row, f32x4.mul(v128.load(row), factor))
-    row += 16
-  }
-}
-
 /** Lays a premultiplied RGBA row on an opaque colour; `colour` points at r, g, b, 1. */
 export function layRow(row: usize, pixels: i32, colour: usize): void {
   const behind = v128.load(colour)

@@ -4,7 +4,7 @@ import sharp from 'sharp'
 import { planShot, SHOP_WHITE } from '@cloudbank/core/brief'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
-import { groupMeans, type Scorecard } from './scorecard'
+import { deviation, groupMeans, type Scorecard } from './scorecard'
 
 export type FrameMeasures = { fillError: number; centreError: number; backdropExact: number }
 
@@ -133,9 +133,4 @@ async function trimmed(
     height: (h * scale) / side,
   }
   return { peer: { ...measureBox(peerBox), backdropExact: await whiteShare(page) }, peerBox }
-}
-
-function deviation(values: readonly number[]): number {
-  const middle = values.reduce((sum, v) => sum + v, 0) / values.length
-  return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / values.length)
 }

@@ -41,3 +41,9 @@ export function groupMeans<Fields extends Measures>(
     peer: meanOf(shots.map(({ peer }) => peer)),
   }
 }
+
+/** Standard deviation. */
+export function deviation(values: readonly number[]): number {
+  const middle = values.reduce((sum, v) => sum + v, 0) / values.length
+  return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / values.length)
+}

@@ -3,3 +3,4 @@ export { MAX_PIXELS, readFileFacts, type FileFacts, type FileType } from './file
 export { type Codec } from './port'
 export { SRGB_PROFILE } from './srgbProfile'
 export { tagSrgb } from './tagSrgb'
+export { readCaptureFacts, type CaptureFacts } from './captureFacts'

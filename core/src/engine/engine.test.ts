@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '../brief'
 import type { Codec } from '../codec'
 import { planeU8, srgbOfLinear, srgbRaster, type Size, type SrgbRgba8 } from '../raster'
-import { untouched, type Composition, type Format, type Matte } from '../steps'
+import { NO_GRADE, untouched, type Composition, type Format, type Matte } from '../steps'
 import { CancelledError } from './cancelled'
 import { packMatte, unpackMatte } from './packMatte'
 import { groundLight, renderComposition } from './renderComposition'
@@ -102,7 +102,7 @@ describe('renderComposition', () => {
   })
 
   test('gains work in linear light', () => {
-    const out = rendered({ ...untouched(original), gains: [0.5, 1, 1] }, original)
+    const out = rendered({ ...untouched(original), grade: { ...NO_GRADE, gains: [0.5, 1, 1] } }, original)
     // Linear half of sRGB 200 is 146.
     expect(pixel(out, 5, 5)).toEqual([146, 200, 190, 255])
   })

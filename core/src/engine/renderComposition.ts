@@ -12,7 +12,7 @@ import {
   type SrgbRgba8,
   type Window,
 } from '../raster'
-import type { Composition, Matte } from '../steps'
+import { applyFlatten, applyGrade, type Composition, type Matte } from '../steps'
 import { extractForeground } from './foreground'
 
 /** A share of a pixel this close to nothing or all is nothing or all. */
@@ -24,20 +24,43 @@ const SNAP = 0.004
  * of colour is laid behind it when it becomes bytes (`groundLight`).
  */
 export function renderComposition(composition: Composition, size: Size): LinearRgba {
-  const { original, gains, matte, ground, frame } = composition
+  const { original, grade, matte, ground, frame } = composition
   const window = frame?.window ?? wholeOf(original)
   const picture = linearRaster(size)
   const coverage = coverageOf(window, original, size)
   if (ground.kind === 'original') {
-    resampleSrgb(original, window, picture, undefined, gains)
-    return picture
+    resampleSrgb(original, window, picture)
+    flattenBackdrop(composition, window, picture, coverage)
+  } else {
+    resampleCovered(original, window, coverage, picture)
+    if (matte?.kind === 'cut')
+      extractForeground(picture, alphaFor(matte, original, window, coverage, size))
+    else {
+      flattenBackdrop(composition, window, picture, coverage)
+      multiplyByCoverage(picture, coverage)
+    }
   }
-  resampleCovered(original, window, coverage, picture, gains)
-  if (matte?.kind === 'cut') {
-    const alpha = alphaFor(matte, original, window, coverage, size)
-    extractForeground(picture, alpha)
-  } else multiplyByCoverage(picture, coverage)
+  applyGrade(picture.data, grade)
   return picture
+}
+
+function flattenBackdrop(
+  { original, matte, flatten }: Composition,
+  window: Window,
+  picture: LinearRgba,
+  coverage: Coverage,
+): void {
+  if (!flatten) return
+  const product =
+    matte?.kind === 'cut' ? alphaFor(matte, original, window, coverage, picture) : null
+  const { width, height } = original
+  const window01 = {
+    x: window.x / width,
+    y: window.y / height,
+    width: window.width / width,
+    height: window.height / height,
+  }
+  applyFlatten(picture, flatten, window01, product)
 }
 
 /** Linear light of a composition's ground, or null where it has no colour of its own. */
@@ -51,7 +74,6 @@ function resampleCovered(
   window: Window,
   { rows }: Coverage,
   picture: LinearRgba,
-  gains: Rgb,
 ): void {
   const first = rows.findIndex((share) => share > 0)
   const end = rows.findLastIndex((share) => share > 0) + 1
@@ -60,7 +82,7 @@ function resampleCovered(
   const scale = window.height / height
   const part = { ...window, y: window.y + first * scale, height: (end - first) * scale }
   const covered = data.subarray(first * width * 4, end * width * 4)
-  resampleSrgb(original, part, { ...picture, height: end - first, data: covered }, undefined, gains)
+  resampleSrgb(original, part, { ...picture, height: end - first, data: covered })
 }
 
 /** How much of each column and row lies on the photograph, 0…1. */

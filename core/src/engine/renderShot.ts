@@ -17,6 +17,7 @@ import {
   untouched,
   type Box01,
   type Composition,
+  type CubeLut,
   type Finder,
   type Format,
   type Matte,
@@ -57,6 +58,8 @@ export interface ShotResult {
 export interface EngineContext {
   readonly codec: Codec
   readonly finder: () => Promise<Finder>
+  /** The colour table that Light's look names, if it names one. */
+  readonly cube?: CubeLut | null
   readonly signal: StopSignal
   /** Told the name of each stage as it ends. */
   readonly onStage?: (stage: string) => void
@@ -81,6 +84,7 @@ export async function renderShot(
   const composition = await compose(original, plan, {
     finder: context.finder,
     knownMatte,
+    cube: context.cube ?? null,
     neededSidePx: (box, photograph) => neededSidePx(plan.steps, box, photograph),
     checkpoint,
   })

@@ -24,7 +24,6 @@ interface Kernels {
     dst: number,
     count: number,
   ): void
-  multiplyRow(row: number, pixels: number, factors: number): void
   layRow(row: number, pixels: number, colour: number): void
   maximumFlow(nodes: number, work: number, offsets: number): number
 }

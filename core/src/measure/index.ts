@@ -1,1 +1,7 @@
 export { measureBackdropRing, type BackdropRing } from './backdropRing'
+export { measurePhotograph, type Measures } from './measurePhotograph'
+export { fingerprint, fingerprintDistance } from './fingerprint'
+export { measureBlur } from './sharpness'
+export { measureDirt } from './dirt'
+export { measureNoise } from './noise'
+export { measureTilt } from './tilt'

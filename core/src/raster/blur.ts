@@ -89,7 +89,7 @@ function boxColumns(
  * Gaussian blur of one plane into `dst`, for small sigmas (kernel cut at 3 σ).
  * Beyond the border the edge values go on. `dst` may be `src`.
  */
-export function gaussianBlur(src: PlaneF32, sigmaPx: number, dst: PlaneF32): void {
+export function gaussianBlur(src: PlaneF32, sigmaPx: number, dst: PlaneF32): PlaneF32 {
   assertSameSize(src, dst)
   const { width, height } = src
   const weights = gaussianWeights(sigmaPx)
@@ -119,6 +119,7 @@ export function gaussianBlur(src: PlaneF32, sigmaPx: number, dst: PlaneF32): voi
     }
     dst.data.set(sums, y * width)
   }
+  return dst
 }
 
 function gaussianWeights(sigmaPx: number): Float32Array {

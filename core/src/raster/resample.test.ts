@@ -171,23 +171,6 @@ describe('resampleSrgb', () => {
     expect(Math.min(...reds)).toBeGreaterThan(-high * 0.075)
   })
 
-  test('multiplies by gains in linear light', () => {
-    const src = srgbRaster(
-      { width: 6, height: 5 },
-      randomBytes(120, 3).map((v, i) => (i % 4 === 3 ? 255 : v)),
-    )
-    const plain = resampleSrgb(src, wholeOf(src), linearRaster({ width: 3, height: 3 }))
-    const gained = resampleSrgb(
-      src,
-      wholeOf(src),
-      linearRaster({ width: 3, height: 3 }),
-      CUBIC,
-      [2, 0.5, 1.25],
-    )
-    const expected = plain.data.map((v, i) => v * [2, 0.5, 1.25, 1][i % 4]!)
-    expect(maxError(gained.data, expected)).toBeLessThan(1e-6)
-  })
-
   test('keeps the colour of half-transparent pixels clean: no dark fringe', () => {
     const src = srgbRaster({ width: 8, height: 1 })
     for (let x = 0; x < 8; x++) src.data.set(x < 4 ? [255, 0, 0, 255] : [0, 0, 0, 0], x * 4)

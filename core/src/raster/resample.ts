@@ -1,7 +1,6 @@
 import { bytesAt, fixedTable, floatsAt, intsAt, kernels, reserve } from '../kernels'
 import { resampleTable, CUBIC, type Kernel } from './resampleTable'
 import { LINEAR_OF_BYTE } from './transfer'
-import type { Rgb } from './colour'
 import type { LinearRgba, PlaneF32, PlaneU8, Size, SrgbRgba8 } from './raster'
 
 /** A part of a raster in its own pixels; fractions allowed, and it may reach over the border. */
@@ -31,26 +30,23 @@ function resampleRows(
   window: Window,
   dst: Size & { readonly data: Float32Array },
   kernel: Kernel,
-  gains: Rgb | null = null,
 ): void {
   const across = resampleTable(src.width, window.x, window.width, dst.width, kernel)
   const down = resampleTable(src.height, window.y, window.height, dst.height, kernel)
   const rowFloats = dst.width * channels
   const rowBytes = (rowFloats * 4 + 63) & ~15
-  const [starts, weights, downWeights, scratch, source, sum, factors, ring] = reserve(
+  const [starts, weights, downWeights, scratch, source, sum, ring] = reserve(
     across.starts.byteLength,
     across.weights.byteLength,
     down.weights.byteLength,
     src.width * 4,
     src.width * channels * 4,
     rowBytes,
-    16,
     rowBytes * down.taps,
-  ) as [number, number, number, number, number, number, number, number] // one offset for each length
+  ) as [number, number, number, number, number, number, number] // one offset for each length
   intsAt(starts, across.starts.length).set(across.starts)
   floatsAt(weights, across.weights.length).set(across.weights)
   floatsAt(downWeights, down.weights.length).set(down.weights)
-  if (gains) floatsAt(factors, 4).set([...gains, 1])
   const sums = floatsAt(sum, rowFloats)
   const heldRow = new Int32Array(down.taps).fill(-1)
   const filterRow = channels === 4 ? kernels.filterRow4 : kernels.filterRow1
@@ -65,29 +61,26 @@ function resampleRows(
     }
     const rowWeights = downWeights + y * down.taps * 4
     kernels.sumRows(ring, rowBytes, down.taps, start, rowWeights, sum, rowFloats)
-    if (gains) kernels.multiplyRow(sum, dst.width, factors)
     dst.data.set(sums, y * rowFloats)
   }
 }
 
 /**
  * Resamples a window of an 8-bit picture into `dst` in linear light with premultiplied alpha.
- * Beyond the border the edge pixels go on. Overshoot of the kernel is kept, not clamped. The
- * result is multiplied by `gains`, if there are any.
+ * Beyond the border the edge pixels go on. Overshoot of the kernel is kept, not clamped.
  */
 export function resampleSrgb(
   src: SrgbRgba8,
   window: Window,
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
-  gains: Rgb | null = null,
 ): LinearRgba {
   const { width, data } = src
   const loadRow: LoadRow = (y, offset, scratch) => {
     bytesAt(scratch, width * 4).set(data.subarray(y * width * 4, (y + 1) * width * 4))
     kernels.linearRow(scratch, offset, width, linearTable)
   }
-  resampleRows(loadRow, src, 4, window, dst, kernel, gains)
+  resampleRows(loadRow, src, 4, window, dst, kernel)
   return dst
 }
 

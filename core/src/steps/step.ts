@@ -1,10 +1,13 @@
 import type { z } from 'zod'
 import type { Finding } from '../findings'
-import type { Rgb, Size, SrgbRgba8, Window } from '../raster'
+import type { Size, SrgbRgba8, Window } from '../raster'
 import type { Finder } from './cut/finder'
 import type { Matte } from './cut/matte'
 import type { FrameWindow } from './frame/planFrame'
 import type { GroundSettings } from './ground/settings'
+import type { CubeLut } from './light/cube'
+import type { Flatten } from './light/flatten'
+import { NO_GRADE, type Grade } from './light/grade'
 
 /**
  * What the steps have decided about one shot so far. It is data: pixels are made from it once, at
@@ -13,8 +16,10 @@ import type { GroundSettings } from './ground/settings'
 export interface Composition {
   /** The upright photograph; never written to. */
   readonly original: SrgbRgba8
-  /** Light: factors of red, green and blue in linear light. */
-  readonly gains: Rgb
+  /** Light: what becomes of each colour. */
+  readonly grade: Grade
+  /** Light: what makes the backdrop even; null when nothing does. */
+  readonly flatten: Flatten | null
   /** Cut: what is product; null before it, or when it is off. */
   readonly matte: Matte | null
   /** Ground: what the product stands on. */
@@ -28,7 +33,8 @@ export interface Composition {
 export function untouched(original: SrgbRgba8): Composition {
   return {
     original,
-    gains: [1, 1, 1],
+    grade: NO_GRADE,
+    flatten: null,
     matte: null,
     ground: { kind: 'original' },
     frame: null,
@@ -42,6 +48,8 @@ export interface StepContext {
   readonly finder: () => Promise<Finder>
   /** A matte of this photograph made earlier with the same settings. */
   readonly knownMatte: Matte | null
+  /** The colour table that Light's look names; null when it names none, or it is not to be had. */
+  readonly cube: CubeLut | null
   /** Longer side of the photograph, in pixels, that the largest rendition of a product box needs. */
   readonly neededSidePx: (box01: Window, photograph: Size) => number
   /** Called between stages with the name of the one that ended; throws `CancelledError` to stop. */

@@ -1,7 +1,9 @@
 import type { Plan } from '@cloudbank/core/brief'
-import type { FileFacts, FileProblem } from '@cloudbank/core/codec'
+import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
 import type { PackedMatte, RenditionFile } from '@cloudbank/core/engine'
 import type { Finding } from '@cloudbank/core/findings'
+import type { Measures } from '@cloudbank/core/measure'
+import type { CubeLut, NeutralProposal } from '@cloudbank/core/steps'
 
 /** A photograph's bytes; a Blob is read in the worker, so that the sender never holds them. */
 export type Source = Blob | Uint8Array
@@ -14,11 +16,14 @@ export type Job =
       /** Longer side of the preview, in pixels. */
       readonly previewSidePx: number
     }
+  | { readonly kind: 'measure'; readonly source: Source }
   | {
       readonly kind: 'render'
       readonly source: Source
       readonly plan: Plan
       readonly knownMatte: PackedMatte | null
+      /** The colour table that the plan's look names. */
+      readonly cube?: CubeLut | null
     }
 
 /** What comes of each kind of job. */
@@ -32,6 +37,12 @@ export interface JobResults {
       readonly width: number
       readonly height: number
     }
+  }
+  measure: {
+    readonly capture: CaptureFacts
+    readonly measures: Measures
+    /** A spot on a grey card, where there is one. */
+    readonly card: NeutralProposal | null
   }
   render: {
     readonly renditions: readonly RenditionFile[]

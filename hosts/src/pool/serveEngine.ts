@@ -1,4 +1,4 @@
-import { FileError, readFileFacts, type Codec } from '@cloudbank/core/codec'
+import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
 import { packMatte, renderShot, unpackMatte, type StopSignal } from '@cloudbank/core/engine'
 import {
   fitInside,
@@ -7,7 +7,8 @@ import {
   srgbOfLinear,
   wholeOf,
 } from '@cloudbank/core/raster'
-import type { Finder } from '@cloudbank/core/steps'
+import { measurePhotograph } from '@cloudbank/core/measure'
+import { findProduct, proposeNeutral, type Finder } from '@cloudbank/core/steps'
 import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
 import { errorToData } from './workerErrors'
 
@@ -52,8 +53,16 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const preview = await platform.codec.encode(small, 'webp', PREVIEW_QUALITY_PCT)
       return { facts, hash: await platform.sha256(bytes), preview: { bytes: preview, ...size } }
     }
+    if (job.kind === 'measure') {
+      const finder = await sharedFinder()
+      const capture = await readCaptureFacts(bytes)
+      const measures = await measurePhotograph(picture, (small) => findProduct(small, finder))
+      onStage('measure')
+      return { capture, measures, card: await proposeNeutral(picture, finder) }
+    }
     const known = job.knownMatte ? unpackMatte(job.knownMatte) : null
-    const context = { codec: platform.codec, finder: sharedFinder, signal, onStage }
+    const cube = job.cube ?? null
+    const context = { codec: platform.codec, finder: sharedFinder, cube, signal, onStage }
     const result = await renderShot(picture, job.plan, known, context)
     return { ...result, matte: result.matte && (job.knownMatte ?? packMatte(result.matte)) }
   }
@@ -85,7 +94,11 @@ function stopSignal(stop: SharedArrayBuffer | null): StopSignal {
 /** The buffers of a result that nobody else holds. */
 function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
   const files =
-    'preview' in result ? [result.preview.bytes] : result.renditions.map(({ bytes }) => bytes)
+    'preview' in result
+      ? [result.preview.bytes]
+      : 'renditions' in result
+        ? result.renditions.map(({ bytes }) => bytes)
+        : []
   return files
     .filter((bytes) => bytes.byteLength === bytes.buffer.byteLength)
     .map((bytes) => bytes.buffer as ArrayBuffer) // codecs give unshared memory

@@ -98,7 +98,7 @@ export function classify(
 }
 
 /** Connected runs of sharp edge that have a clear peak or are long (hysteresis). */
-function barriers(sharp: PlaneF32, side: number): PlaneU8 {
+export function barriers(sharp: PlaneF32, side: number): PlaneU8 {
   const candidate = planeU8(sharp)
   for (let i = 0; i < candidate.data.length; i++)
     candidate.data[i] = sharp.data[i]! > BARRIER ? 1 : 0

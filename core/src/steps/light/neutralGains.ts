@@ -15,16 +15,24 @@ const BRIGHTEST = 0.985
 
 /** Gains that make the backdrop grey at its own luminance, or null where it is not plausibly grey. */
 export function neutralGains(ring: BackdropRing): Rgb | null {
-  const [r, g, b] = ring.colour
   const plausible =
     ring.share >= EVEN_SHARE &&
     ring.lightness >= DARKEST_L &&
-    Math.max(r, g, b) < BRIGHTEST &&
-    within(r / g, RED_TO_GREEN) &&
-    within(b / g, BLUE_TO_GREEN)
-  if (!plausible) return null
-  const y = luminance(ring.colour)
-  return [y / r, y / g, y / b]
+    Math.max(...ring.colour) < BRIGHTEST &&
+    isPlausibleGrey(ring.colour)
+  return plausible ? gainsToGrey(ring.colour) : null
+}
+
+/** Whether linear light can be that of something grey under a light that one photographs in. */
+export function isPlausibleGrey([r, g, b]: Rgb): boolean {
+  return within(r / g, RED_TO_GREEN) && within(b / g, BLUE_TO_GREEN)
+}
+
+/** Gains that turn linear light into grey of the same luminance. */
+export function gainsToGrey(colour: Rgb): Rgb {
+  const y = luminance(colour)
+  const gain = (value: number): number => Math.min(4, Math.max(0.25, y / Math.max(value, 1e-4)))
+  return [gain(colour[0]), gain(colour[1]), gain(colour[2])]
 }
 
 const within = (value: number, [low, high]: readonly [number, number]): boolean =>

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 
 const Gain = z.number().min(0.25).max(4)
+const signed = (words: string): z.ZodDefault<z.ZodNumber> =>
+  z.number().min(-100).max(100).default(0).describe(words)
 
 /** Where the neutral comes from. */
 export const Neutral = z.discriminatedUnion('from', [
@@ -10,16 +12,140 @@ export const Neutral = z.discriminatedUnion('from', [
 ])
 export type Neutral = z.infer<typeof Neutral>
 
-/** Brightness and neutral of a photograph. */
+/** A point of the tone curve: tone in → tone out, both 0…100. */
+export const CurvePoint = z.object({
+  x: z.number().min(0).max(100),
+  y: z.number().min(0).max(100),
+})
+export type CurvePoint = z.infer<typeof CurvePoint>
+
+/** The looks that come with the app; `looks.ts` says what each sets. */
+export const LOOK_IDS = [
+  'overcast',
+  'kiln',
+  'linen',
+  'slate',
+  'orchard',
+  'harbour',
+  'newsprint',
+  'lantern',
+] as const
+export type LookId = (typeof LOOK_IDS)[number]
+
+const Strength = z.number().min(0).max(100).default(100)
+
+/** A look over the picture: one of ours, or a colour table read from a .cube file. */
+export const Look = z.discriminatedUnion('from', [
+  z.object({ from: z.literal('none') }),
+  z.object({ from: z.literal('own'), id: z.enum(LOOK_IDS), strengthPct: Strength }),
+  z.object({
+    from: z.literal('cube'),
+    /** SHA-256 of the file, in hex. */
+    hash: z.string().regex(/^[0-9a-f]{64}$/),
+    name: z.string(),
+    strengthPct: Strength,
+  }),
+])
+export type Look = z.infer<typeof Look>
+
+/** What evening out adds to one shot, worked out by `planEvenOut`. */
+export const Even = z.object({
+  /** Brightness, in stops. */
+  ev: z.number().min(-3).max(3),
+  /** Lift of the middle tones, as a share of the tone scale. */
+  mid: z.number().min(-0.15).max(0.15),
+  /** Tone (0…1) of the backdrop, which the lift leaves where it is. */
+  pivot: z.number().min(0.05).max(1),
+})
+export type Even = z.infer<typeof Even>
+
+/** Brightness, colour and neutral of a photograph. */
 export const LightSettings = z.object({
+  neutral: Neutral.default({ from: 'backdrop' }).describe(
+    'Reads grey from the backdrop where it plausibly is grey, takes fixed gains, or keeps the photograph’s own.',
+  ),
   exposureEv: z
     .number()
     .min(-4)
     .max(4)
     .default(0)
     .describe('Brightness in stops; +1 doubles the light.'),
-  neutral: Neutral.default({ from: 'backdrop' }).describe(
-    'Reads grey from the backdrop where it plausibly is grey, takes fixed gains, or keeps the photograph’s own.',
-  ),
+  autoTone: z
+    .boolean()
+    .default(false)
+    .describe('Sets black and white point by each shot; a light backdrop keeps its brightness.'),
+  contrast: signed('Spreads or gathers the tones about the middle.'),
+  shadows: signed('Lifts or deepens the dark tones; black stays black.'),
+  highlights: signed('Lifts or holds back the light tones; white stays white.'),
+  blackPoint: signed('Above 0 more of the dark becomes black; below 0 black turns grey.'),
+  whitePoint: signed('Above 0 more of the light becomes white; below 0 white turns grey.'),
+  curve: z
+    .array(CurvePoint)
+    .max(8)
+    .default([])
+    .describe('Tone curve: points that it goes through; none is a straight line.'),
+  warmth: signed('Towards candle (above 0) or towards sky (below 0).'),
+  tint: signed('Towards magenta (above 0) or towards green (below 0).'),
+  saturation: signed('All colours stronger or weaker; −100 is grey.'),
+  vibrance: signed('Pale colours stronger or weaker; what is vivid is spared.'),
+  look: Look.default({ from: 'none' }).describe('A set of settings laid over all others.'),
+  even: Even.nullable().default(null).describe('What evening out has added to this shot.'),
+  flattenPct: z
+    .number()
+    .min(0)
+    .max(100)
+    .default(0)
+    .describe('Takes the unevenness out of the backdrop’s brightness; the product is left alone.'),
 })
 export type LightSettings = z.infer<typeof LightSettings>
+
+const bare = LightSettings.shape
+
+/** Settings laid over a brief's, of a lighting or of one shot. Only what is set is in it. */
+export const LightTouch = z
+  .object({
+    // Without the defaults, which would fill in what was not set.
+    neutral: bare.neutral.unwrap(),
+    exposureEv: bare.exposureEv.unwrap(),
+    autoTone: bare.autoTone.unwrap(),
+    contrast: bare.contrast.unwrap(),
+    shadows: bare.shadows.unwrap(),
+    highlights: bare.highlights.unwrap(),
+    blackPoint: bare.blackPoint.unwrap(),
+    whitePoint: bare.whitePoint.unwrap(),
+    curve: bare.curve.unwrap(),
+    warmth: bare.warmth.unwrap(),
+    tint: bare.tint.unwrap(),
+    saturation: bare.saturation.unwrap(),
+    vibrance: bare.vibrance.unwrap(),
+    look: bare.look.unwrap(),
+    even: bare.even.unwrap(),
+    flattenPct: bare.flattenPct.unwrap(),
+  })
+  .partial()
+export type LightTouch = z.infer<typeof LightTouch>
+
+/** Settings that belong together and are carried from shot to shot together. */
+export const LIGHT_GROUPS = {
+  neutral: { title: 'Neutral', fields: ['neutral'] },
+  tone: {
+    title: 'Tone',
+    fields: [
+      'exposureEv',
+      'autoTone',
+      'contrast',
+      'shadows',
+      'highlights',
+      'blackPoint',
+      'whitePoint',
+      'curve',
+    ],
+  },
+  colour: { title: 'Colour', fields: ['warmth', 'tint', 'saturation', 'vibrance'] },
+  look: { title: 'Look', fields: ['look'] },
+  backdrop: { title: 'Backdrop', fields: ['even', 'flattenPct'] },
+} as const satisfies Record<
+  string,
+  { readonly title: string; readonly fields: readonly (keyof LightSettings)[] }
+>
+export type LightGroup = keyof typeof LIGHT_GROUPS

@@ -1,0 +1,70 @@
+import exifr from 'exifr/dist/full.esm.mjs'
+import { z } from 'zod'
+
+/** What a camera wrote into a file; null where it wrote nothing. */
+export interface CaptureFacts {
+  /** Local time of the camera as YYYY-MM-DDTHH:MM:SS. */
+  readonly takenAt: string | null
+  readonly camera: string | null
+  readonly iso: number | null
+  /** Orientation of EXIF, 1…8. */
+  readonly orientation: number
+  /** Name of the embedded colour profile; null means sRGB by default. */
+  readonly profile: string | null
+}
+
+const NOTHING: CaptureFacts = {
+  takenAt: null,
+  camera: null,
+  iso: null,
+  orientation: 1,
+  profile: null,
+}
+
+const Text = z.string().trim().min(1).nullable().catch(null)
+const Fields = z.object({
+  DateTimeOriginal: Text.default(null),
+  CreateDate: Text.default(null),
+  Model: Text.default(null),
+  ISO: z.number().nullable().catch(null).default(null),
+  Orientation: z.number().int().min(1).max(8).catch(1).default(1),
+  ProfileDescription: Text.default(null),
+})
+
+/** Reads what the camera wrote. Damaged entries count as missing. */
+export async function readCaptureFacts(bytes: Uint8Array): Promise<CaptureFacts> {
+  const fields = await readFields(bytes)
+  if (!fields) return NOTHING
+  return {
+    takenAt: isoTime(fields.DateTimeOriginal ?? fields.CreateDate),
+    camera: fields.Model,
+    iso: fields.ISO,
+    orientation: fields.Orientation,
+    profile: fields.ProfileDescription,
+  }
+}
+
+async function readFields(bytes: Uint8Array): Promise<z.infer<typeof Fields> | null> {
+  try {
+    const found: unknown = await exifr.parse(bytes, {
+      tiff: true,
+      exif: true,
+      icc: true,
+      translateValues: false,
+      reviveValues: false,
+    })
+    return Fields.parse(found ?? {})
+  } catch {
+    // The library throws for files that carry no such entries; which they are does not matter.
+    return null
+  }
+}
+
+/** “2026:10:12 09:05:16” as EXIF writes it. */
+function isoTime(exif: string | null): string | null {
+  const match = /^(\d{4}):(\d\d):(\d\d)[ T](\d\d):(\d\d):(\d\d)/.exec(exif ?? '')
+  if (!match) return null
+  const [, year, month, day, hour, minute, second] = match
+  if (year === '0000') return null
+  return `${year}-${month}-${day}T${hour}:${minute}:${second}`
+}

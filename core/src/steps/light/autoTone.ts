@@ -1,0 +1,78 @@
+import { LINEAR_OF_BYTE, linearToSrgb, luminance, type Rgb, type SrgbRgba8 } from '../../raster'
+import type { LightSettings } from './settings'
+
+/** The photograph is read on a grid of about this many pixels along its longer side. */
+const GRID = 240
+/** Tones (0…1) that the darkest and lightest parts are brought to. */
+const BLACK_TONE = 0.02
+const WHITE_TONE = 0.94
+/** A photograph whose lightest parts lie below this is dark as a whole. */
+const DARK_TONE = 0.78
+const RIGHT_TONE = 0.86
+/** From this tone on a backdrop is a light one, whose brightness is not touched. */
+const LIGHT_BACKDROP = 0.6
+const MOST_EV = 1.5
+/** Points are set to at most this. */
+const MOST_POINT = 60
+/** Tone scale that a point of 100 takes away. */
+const POINT_REACH = 0.15
+
+/** What auto tone sets for one photograph, in the units of the settings. */
+export type AutoTone = Pick<LightSettings, 'exposureEv' | 'blackPoint' | 'whitePoint'>
+
+/**
+ * Exposure, black and white point that suit a photograph: its darkest half per cent becomes black; a
+ * dark photograph is lifted; the lightest becomes white unless that would change a light backdrop.
+ *
+ * @param gains the neutral's.
+ * @param backdropTone tone (0…1) of the backdrop after the neutral.
+ */
+export function planAutoTone(picture: SrgbRgba8, gains: Rgb, backdropTone: number): AutoTone {
+  const tones = sampleTones(picture, gains)
+  const low = tones[Math.floor(tones.length * 0.005)] ?? 0
+  const high = tones[Math.floor(tones.length * 0.99)] ?? 1
+  const lift = high < DARK_TONE ? Math.min(MOST_EV, evBetween(high, RIGHT_TONE)) : 0
+  const lifted = (tone: number): number => linearToSrgb(linearOf(tone) * 2 ** lift)
+  const black = Math.max(0, lifted(low) - BLACK_TONE)
+  const white = Math.max(0, WHITE_TONE - lifted(high))
+  const whiteMoves = lifted(backdropTone) < LIGHT_BACKDROP
+  const point = (reach: number): number =>
+    Math.round(Math.min(MOST_POINT, (reach / POINT_REACH) * 100))
+  return {
+    exposureEv: Math.round(lift * 100) / 100,
+    blackPoint: point(black),
+    whitePoint: whiteMoves ? point(white) : 0,
+  }
+}
+
+/** Settings with auto tone's added to what is set by hand. */
+export function withAutoTone(settings: LightSettings, auto: AutoTone): LightSettings {
+  const bounded = (value: number, most: number): number => Math.min(most, Math.max(-most, value))
+  return {
+    ...settings,
+    exposureEv: bounded(settings.exposureEv + auto.exposureEv, 4),
+    blackPoint: bounded(settings.blackPoint + auto.blackPoint, 100),
+    whitePoint: bounded(settings.whitePoint + auto.whitePoint, 100),
+  }
+}
+
+const linearOf = (tone: number): number => LINEAR_OF_BYTE[Math.round(tone * 255)] ?? 1
+const evBetween = (from: number, to: number): number =>
+  Math.log2(linearOf(to) / Math.max(linearOf(from), 1e-4))
+
+/** Tones of the pixels on a grid, rising. */
+function sampleTones({ width, height, data }: SrgbRgba8, gains: Rgb): Float32Array {
+  const step = Math.max(1, Math.floor(Math.max(width, height) / GRID))
+  const tones: number[] = []
+  for (let y = 0; y < height; y += step)
+    for (let x = 0; x < width; x += step) {
+      const p = (y * width + x) * 4
+      const light = luminance([
+        LINEAR_OF_BYTE[data[p]!]! * gains[0],
+        LINEAR_OF_BYTE[data[p + 1]!]! * gains[1],
+        LINEAR_OF_BYTE[data[p + 2]!]! * gains[2],
+      ])
+      tones.push(linearToSrgb(light))
+    }
+  return Float32Array.from(tones).sort()
+}
