@@ -10,7 +10,9 @@ const Photo = z.object({
   angle: z.string().optional(),
   sku: z.string().optional(),
   lighting: z.string().optional(),
-  reference: z.object({ rect: z.tuple([z.number(), z.number(), z.number(), z.number()]) }).optional(),
+  reference: z
+    .object({ rect: z.tuple([z.number(), z.number(), z.number(), z.number()]) })
+    .optional(),
   faults: z.object({ exposureStops: z.number().default(0) }).optional(),
   productBox: z.tuple([z.number(), z.number(), z.number(), z.number()]),
 })

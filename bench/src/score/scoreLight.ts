@@ -108,7 +108,8 @@ export async function scoreLight(
           id: photo.file,
           backdropLight: backdrop.share01 > 0.8 ? lightAfter(backdrop.linear, gains) : null,
           productTone: product?.tone01 ?? null,
-          product: photo.sku ?? null,
+          product: photo.sku?.split('-', 2).join('-') ?? null,
+          variant: photo.sku ?? null,
         })),
     )
     for (const [file, even] of plan.evens) evens.set(file, even)
@@ -209,7 +210,10 @@ function spreadOfBackdrops(
     const light = lightAfter(measures.backdrop.linear, gains)
     const key = `${photo.lighting}/${photo.backdrop}`
     const after = light * 2 ** (evens.get(photo.file)?.ev ?? 0)
-    groups.set(key, [...(groups.get(key) ?? []), { before: lightness(light), after: lightness(after) }])
+    groups.set(key, [
+      ...(groups.get(key) ?? []),
+      { before: lightness(light), after: lightness(after) },
+    ])
   }
   const several = [...groups.values()].filter(({ length }) => length > 1)
   const spread = (key: 'before' | 'after'): number =>

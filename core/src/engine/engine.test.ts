@@ -102,7 +102,10 @@ describe('renderComposition', () => {
   })
 
   test('gains work in linear light', () => {
-    const out = rendered({ ...untouched(original), grade: { ...NO_GRADE, gains: [0.5, 1, 1] } }, original)
+    const out = rendered(
+      { ...untouched(original), grade: { ...NO_GRADE, gains: [0.5, 1, 1] } },
+      original,
+    )
     // Linear half of sRGB 200 is 146.
     expect(pixel(out, 5, 5)).toEqual([146, 200, 190, 255])
   })

@@ -52,8 +52,8 @@ export interface Measures {
     readonly touchesBorder: boolean
     /** Median tone of the product, 0…1 on the sRGB curve. */
     readonly tone01: number
-    /** `measureBlur` of the product, 0 sharp … 1 blurred. */
-    readonly blur01: number
+    /** `measureBlur` of the product, in pixels where it is 1200 px long or less. */
+    readonly blurPx: number
   } | null
   /** Standard deviation of L* in the quietest corner of the frame, at full size. */
   readonly noiseL: number
@@ -66,8 +66,8 @@ export interface Measures {
 
 /** Longer sides, in pixels, of the pictures that are measured. */
 const WORK_SIDE_PX = 640
-const DIRT_SIDE_PX = 1200
-const BLUR_SIDE_PX = 800
+const DIRT_SIDE_PX = 1000
+const BLUR_SIDE_PX = 1200
 /** Side of the corner patches in which noise is measured, in pixels of the photograph. */
 const NOISE_SIDE_PX = 128
 const PRODUCT = 0.5
@@ -194,7 +194,7 @@ function measureProduct(
     offCentre01: Math.hypot(box.x + box.width / 2 - 0.5, box.y + box.height / 2 - 0.5),
     touchesBorder: border > TOUCHES * 2 * (width + height),
     tone01: toneOfL(percentile(tones, 0.5)),
-    blur01: measureBlur(lightnessIn(picture, part, size)),
+    blurPx: measureBlur(lightnessIn(picture, part, size)),
   }
 }
 

@@ -1,40 +1,68 @@
-import type { PlaneF32 } from '../raster'
+import { gaussianBlur, planeF32, type PlaneF32 } from '../raster'
 
-/** Length of the blur that a picture is compared with, in pixels. */
-const TAPS = 9
+/** The two blurs that are compared, in pixels; the finer one keeps grain out. */
+const FINE_SIGMA_PX = 1
+const COARSE_SIGMA_PX = 2
+/** The strongest edges are looked at: this share of all pixels. */
+const STRONGEST = 0.005
+/** Of those, the sharpest count: a product has soft edges as well as its outline. */
+const SHARPEST = 0.25
+const LEAST_GRADIENT = 3
+const LEAST_EDGES = 40
+const MOST_PX = 20
 
 /**
- * How blurred a picture is: 0 for perfectly sharp, 1 for wholly blurred. A blur changes a sharp picture
- * much and a blurred one little; the worse of both directions counts.
+ * Blur of a picture's sharpest edges: standard deviation in pixels of the Gaussian that would have
+ * blurred a perfect edge as much. A little more blur lowers a sharp edge's gradient much, and that of a
+ * blurred one little. Of edges across and edges along the worse counts, for a shake blurs one of them.
  *
- * @param lightness L*, at the scale at which the product fills about 800 px.
- * Source: Crete, Dolmiere, Ladret & Nicolas 2007, The blur effect: perception and estimation with a new
- * no-reference perceptual blur metric.
+ * @param lightness L*, at a scale that is not enlarged.
+ * Source: Zhuo & Sim 2011, Defocus map estimation from a single image.
  */
 export function measureBlur(lightness: PlaneF32): number {
-  return Math.max(blurAlong(lightness, 1, lightness.width), blurAlong(lightness, lightness.width, 1))
+  const fine = gaussianBlur(lightness, FINE_SIGMA_PX, planeF32(lightness))
+  const coarse = gaussianBlur(lightness, COARSE_SIGMA_PX, planeF32(lightness))
+  const along = [1, lightness.width].map((step) => blurAlong(fine, coarse, step))
+  const known = along.filter((sigma) => sigma !== null)
+  return known.length === 0 ? MOST_PX : Math.max(...known)
 }
 
-/** Blur along one direction: `step` leads to the next pixel along it, `across` to the next line. */
-function blurAlong({ width, height, data }: PlaneF32, step: number, across: number): number {
-  const length = step === 1 ? width : height
-  const lines = step === 1 ? height : width
-  const half = TAPS >> 1
-  let before = 0
-  let kept = 0
-  for (let line = 0; line < lines; line++) {
-    const start = line * across
-    let sum = 0
-    for (let i = 0; i < TAPS && i < length; i++) sum += data[start + i * step]!
-    let lastBlurred = sum / TAPS
-    for (let i = half + 1; i < length - half; i++) {
-      sum += data[start + (i + half) * step]! - data[start + (i - half - 1) * step]!
-      const blurred = sum / TAPS
-      const change = Math.abs(data[start + i * step]! - data[start + (i - 1) * step]!)
-      before += change
-      kept += Math.max(0, change - Math.abs(blurred - lastBlurred))
-      lastBlurred = blurred
+/** Blur in one direction, `step` leading to the next pixel along it; null with too few edges. */
+function blurAlong(fine: PlaneF32, coarse: PlaneF32, step: number): number | null {
+  const { width, height, data } = fine
+  const gradients = new Float32Array(width * height)
+  const across = step === 1 ? width : 1
+  for (let y = 1; y < height - 1; y++)
+    for (let i = y * width + 1, end = y * width + width - 1; i < end; i++) {
+      const gradient = Math.abs(data[i + step]! - data[i - step]!)
+      // Only edges that lie fairly square to the direction tell of blur in it.
+      if (gradient > 2 * Math.abs(data[i + across]! - data[i - across]!)) gradients[i] = gradient
     }
+  const limit = Math.max(LEAST_GRADIENT, strongest(gradients, STRONGEST))
+  const sigmas: number[] = []
+  for (let i = width; i < gradients.length - width; i++) {
+    if (gradients[i]! < limit) continue
+    const ratio = gradients[i]! / Math.abs(coarse.data[i + step]! - coarse.data[i - step]!)
+    sigmas.push(blurOfRatio(ratio))
   }
-  return before > 0 ? (before - kept) / before : 1
+  if (sigmas.length < LEAST_EDGES) return null
+  return Float32Array.from(sigmas).sort()[Math.floor(sigmas.length * SHARPEST)]!
+}
+
+/** Blur (0 at least) whose edge has gradients in this ratio after the fine and the coarse blur. */
+function blurOfRatio(ratio: number): number {
+  const squared = ratio * ratio
+  if (squared <= 1.01) return MOST_PX
+  const variance = (COARSE_SIGMA_PX ** 2 - squared * FINE_SIGMA_PX ** 2) / (squared - 1)
+  return Math.min(MOST_PX, Math.sqrt(Math.max(0, variance)))
+}
+
+/** The value that this share of all values exceed, to a tenth; found by counting, for they are many. */
+function strongest(values: Float32Array, share: number): number {
+  const counts = new Uint32Array(2001)
+  for (const value of values) counts[Math.min(2000, (value * 10) | 0)]!++
+  let above = 0
+  let bin = 2000
+  while (bin > 0 && (above += counts[bin]!) < share * values.length) bin--
+  return bin / 10
 }

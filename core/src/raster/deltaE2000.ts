@@ -54,7 +54,5 @@ export function deltaE2000([l1, a1, b1]: Rgb, [l2, a2, b2]: Rgb): number {
     -2 *
     Math.sqrt(c7 / (c7 + POW25_7)) *
     Math.sin(60 * Math.exp(-(((meanH - 275) / 25) ** 2)) * RADIANS)
-  return Math.sqrt(
-    (dL / sL) ** 2 + (dC / sC) ** 2 + (dH / sH) ** 2 + turn * (dC / sC) * (dH / sH),
-  )
+  return Math.sqrt((dL / sL) ** 2 + (dC / sC) ** 2 + (dH / sH) ** 2 + turn * (dC / sC) * (dH / sH))
 }

@@ -18,23 +18,12 @@ export {
   type LookId,
 } from './light/settings'
 export { LOOKS, withLook } from './light/looks'
-export {
-  CubeError,
-  formatCube,
-  parseCube,
-  sampleCube,
-  type CubeLut,
-} from './light/cube'
+export { CubeError, formatCube, parseCube, sampleCube, type CubeLut } from './light/cube'
 export { planGrade, NO_GRADE, type Grade } from './light/grade'
 export { applyGrade } from './light/applyGrade'
 export { applyFlatten, planFlatten, type Flatten } from './light/flatten'
 export { toneCurve } from './light/toneCurve'
-export {
-  readNeutral,
-  type NeutralDoubt,
-  type NeutralReading,
-  type Spot,
-} from './light/readNeutral'
+export { readNeutral, type NeutralDoubt, type NeutralReading, type Spot } from './light/readNeutral'
 export { gainsToGrey, isPlausibleGrey, neutralGains } from './light/neutralGains'
 export { planEvenOut, type EvenInput, type EvenPlan } from './light/evenOut'
 export { FinishSettings, FORMATS, Placement, type Format } from './finish/settings'

@@ -9,6 +9,7 @@ const BLUE = 0.0722
 
 /** Light from here up is pressed together, so that a neutral clips nothing that was not clipped. */
 const KNEE = 0.88
+const CEILING = 0.99
 /** A photograph's own light between these is more and more taken for clipped … */
 const CLIPS_FROM = 0.972
 const CLIPS_AT = 0.992
@@ -40,7 +41,7 @@ export function applyGrade(data: Float32Array, grade: Grade): void {
   const [gainR, gainG, gainB] = grade.gains
   const neutralises = gainR !== 1 || gainG !== 1 || gainB !== 1
   const top = Math.max(gainR, gainG, gainB)
-  const pressing = top > 1 ? 1 / (1 - KNEE) - 1 / (top - KNEE) : 0
+  const pressing = top > 1 ? 1 / (CEILING - KNEE) - 1 / (top - KNEE) : 0
   const colours = saturation !== 1 || vibrance !== 0
   const shapes = matrix !== null || tone !== null || colours
   const [m0, m1, m2, m3, m4, m5, m6, m7, m8] = matrix ?? [1, 0, 0, 0, 1, 0, 0, 0, 1]
@@ -63,7 +64,8 @@ export function applyGrade(data: Float32Array, grade: Grade): void {
       let clipped = 0
       if (most > CLIPS_FROM) {
         const least = r < g ? (r < b ? r : b) : g < b ? g : b
-        clipped = smooth(CLIPS_FROM, CLIPS_AT, most) * smooth(WHITISH_FROM, WHITISH_AT, least / most)
+        clipped =
+          smooth(CLIPS_FROM, CLIPS_AT, most) * smooth(WHITISH_FROM, WHITISH_AT, least / most)
       }
       r *= gainR
       g *= gainG

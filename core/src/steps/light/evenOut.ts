@@ -8,57 +8,107 @@ export interface EvenInput {
   readonly backdropLight: number | null
   /** Median tone (0…1 on the sRGB curve) of the product; null where none was found. */
   readonly productTone: number | null
-  /** Shots of one product have its tone in common. */
+  /** What the shots of one product have in common, in all its variants: the form, not the colour. */
   readonly product: string | null
+  /** What the shots of one variant have in common: the colour, too. */
+  readonly variant: string | null
 }
 
 export interface EvenPlan {
   readonly evens: ReadonlyMap<string, Even>
-  /** Shots left alone: their backdrop is another one, or none. */
+  /** Shots left alone: nothing to go by, or no other shot on their backdrop. */
   readonly left: readonly string[]
 }
 
-/** Backdrops further than this from the middle one are other backdrops, in stops. */
-const SAME_BACKDROP_EV = 1.1
+/** Backdrops nearer than this to the next lighter or darker one are one backdrop, in stops. */
+const SAME_BACKDROP_EV = 0.3
+/** A shot this far from most of its product's shots is theirs, wrongly exposed, in stops. */
+const WRONG_EXPOSURE_EV = 1.2
 const MOST_MID = 0.12
 
+interface Seen {
+  readonly input: EvenInput
+  /** Brightness of the backdrop in stops. */
+  readonly ev: number
+}
+
 /**
- * Brings shots to one backdrop brightness, the median of theirs, by exposure; and the products that
- * several of them show to one middle tone each, by a bend that leaves the backdrop where it is.
+ * Brings shots on one backdrop to one brightness, the median of theirs, by exposure; and the shots of
+ * one variant to one middle tone, by a bend that leaves the backdrop where it is. Which shots share a
+ * backdrop is told by its brightness; where most shots of a product agree, the odd one is wrongly exposed.
  */
 export function planEvenOut(inputs: readonly EvenInput[]): EvenPlan {
-  const seen = inputs.filter((input) => (input.backdropLight ?? 0) > 0)
-  const middle = median(seen.map(({ backdropLight }) => Math.log2(backdropLight ?? 1)))
-  const evOf = (input: EvenInput): number => middle - Math.log2(input.backdropLight ?? 1)
-  const taken = seen.filter((input) => Math.abs(evOf(input)) <= SAME_BACKDROP_EV)
-  const pivot = Math.min(1, Math.max(0.05, linearToSrgb(2 ** middle)))
-
-  const liftedTone = (input: EvenInput): number | null =>
-    input.productTone === null ? null : toneAfter(input.productTone, evOf(input))
+  const seen = inputs.flatMap((input): Seen[] =>
+    input.backdropLight !== null && input.backdropLight > 0
+      ? [{ input, ev: Math.log2(input.backdropLight) }]
+      : [],
+  )
+  const groups = withStrays(byBrightness(seen)).filter(({ length }) => length > 1)
   const evens = new Map<string, Even>()
-  for (const input of taken) {
-    const tone = liftedTone(input)
-    const siblings = taken
-      .filter(({ product }) => product !== null && product === input.product)
+  for (const group of groups) for (const [id, even] of evenGroup(group)) evens.set(id, even)
+  return { evens, left: inputs.filter(({ id }) => !evens.has(id)).map(({ id }) => id) }
+}
+
+/** Runs of shots, by brightness, without a gap between neighbours. */
+function byBrightness(seen: readonly Seen[]): Seen[][] {
+  const groups: Seen[][] = []
+  for (const shot of [...seen].sort((a, b) => a.ev - b.ev)) {
+    const last = groups.at(-1)
+    if (last && shot.ev - last.at(-1)!.ev < SAME_BACKDROP_EV) last.push(shot)
+    else groups.push([shot])
+  }
+  return groups
+}
+
+/** Moves a shot to the group in which most other shots of its product are, if that is within reach. */
+function withStrays(groups: readonly Seen[][]): Seen[][] {
+  const moved = groups.map((): Seen[] => [])
+  groups.forEach((group, from) => {
+    for (const shot of group) {
+      const { product } = shot.input
+      const others = groups.map(
+        (candidates) =>
+          candidates.filter((other) => other !== shot && other.input.product === product).length,
+      )
+      const all = others.reduce((sum, count) => sum + count, 0)
+      const most = others.indexOf(Math.max(...others))
+      const home = groups[most]!
+      const strays =
+        product !== null &&
+        all >= 2 &&
+        others[most]! * 2 > all &&
+        Math.abs(median(home.map(({ ev }) => ev)) - shot.ev) <= WRONG_EXPOSURE_EV
+      moved[strays ? most : from]!.push(shot)
+    }
+  })
+  return moved
+}
+
+function evenGroup(group: readonly Seen[]): [string, Even][] {
+  const middle = median(group.map(({ ev }) => ev))
+  const pivot = Math.min(1, Math.max(0.05, linearToSrgb(2 ** middle)))
+  const liftedTone = ({ input, ev }: Seen): number | null =>
+    input.productTone === null
+      ? null
+      : linearToSrgb(srgbToLinear(input.productTone) * 2 ** (middle - ev))
+  return group.map((shot) => {
+    const tone = liftedTone(shot)
+    const siblings = group
+      .filter(({ input }) => input.variant !== null && input.variant === shot.input.variant)
       .map(liftedTone)
       .filter((value) => value !== null)
     const mid = tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings), pivot)
-    evens.set(input.id, { ev: round(evOf(input)), mid: round(mid), pivot: round(pivot) })
-  }
-  const left = inputs.filter(({ id }) => !evens.has(id)).map(({ id }) => id)
-  return { evens, left }
+    return [shot.input.id, { ev: round(middle - shot.ev), mid: round(mid), pivot: round(pivot) }]
+  })
 }
 
-/** The bend (`Even.mid`) that moves one tone to another; nought near the pivot, where it can do little. */
+/** The bend (`Even.mid`) that moves one tone to another; nought where it can do little. */
 function bendTo(tone: number, wanted: number, pivot: number): number {
   const u = tone / pivot
   const reach = 4 * u * (1 - u)
   if (u >= 1 || reach < 0.2) return 0
   return Math.min(MOST_MID, Math.max(-MOST_MID, (wanted - tone) / reach))
 }
-
-const toneAfter = (tone: number, ev: number): number =>
-  linearToSrgb(srgbToLinear(tone) * 2 ** ev)
 
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b)

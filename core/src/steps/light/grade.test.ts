@@ -203,7 +203,10 @@ describe('looks', () => {
   })
 
   test('strength 0 is no look', () => {
-    const none = planGrade(settings({ look: { from: 'own', id: 'kiln', strengthPct: 0 } }), [1, 1, 1])
+    const none = planGrade(
+      settings({ look: { from: 'own', id: 'kiln', strengthPct: 0 } }),
+      [1, 1, 1],
+    )
     expect(none).toEqual(NO_GRADE)
   })
 })

@@ -45,11 +45,7 @@ export const NO_GRADE: Grade = {
  * @param gains the neutral that the settings lead to.
  * @param cube the table of a `cube` look; null where there is none, or it is not to be had.
  */
-export function planGrade(
-  settings: LightSettings,
-  gains: Rgb,
-  cube: CubeLut | null = null,
-): Grade {
+export function planGrade(settings: LightSettings, gains: Rgb, cube: CubeLut | null = null): Grade {
   const { look } = settings
   const plain = withLook(settings)
   const exposure = 2 ** (plain.exposureEv + (plain.even?.ev ?? 0))
@@ -86,11 +82,7 @@ function whiteShift(warmth: number, tint: number): Matrix3 {
   // The locus passes D65 at a small distance; starting from its own point keeps 0 exactly still.
   const start = xyzOfXy(...daylightXy(1e6 / D65_MIRED))
   const to = xyzOfXy(...xy)
-  return adaptWhite(D65, [
-    (D65[0] * to[0]) / start[0],
-    1,
-    (D65[2] * to[2]) / start[2],
-  ])
+  return adaptWhite(D65, [(D65[0] * to[0]) / start[0], 1, (D65[2] * to[2]) / start[2]])
 }
 
 /** Whether a grade leaves every pixel as it is. */

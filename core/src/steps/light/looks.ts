@@ -92,7 +92,8 @@ export function withLook(settings: LightSettings): LightSettings {
   const { look } = settings
   if (look.from !== 'own') return settings
   const opened: Record<string, number> = {}
-  for (const key of Object.keys(RANGE) as (keyof LookSettings)[]) { // its keys are these
+  for (const key of Object.keys(RANGE) as (keyof LookSettings)[]) {
+    // its keys are these
     const [low, high] = RANGE[key]
     const added = (LOOKS[look.id].settings[key] ?? 0) * (look.strengthPct / 100)
     opened[key] = Math.min(high, Math.max(low, settings[key] + added))

@@ -1,10 +1,4 @@
-import {
-  byteOfLinear,
-  LINEAR_OF_BYTE,
-  linearToLab,
-  type Rgb,
-  type SrgbRgba8,
-} from '../../raster'
+import { byteOfLinear, LINEAR_OF_BYTE, linearToLab, type Rgb, type SrgbRgba8 } from '../../raster'
 import { gainsToGrey, isPlausibleGrey } from './neutralGains'
 
 /** A round spot of a photograph; centre as fractions of its sides, radius of its longer side. */

@@ -26,8 +26,7 @@ export function toneCurve(settings: ToneSettings): (tone01: number) => number {
   const drawn = monotoneCurve(settings.curve)
   return (tone) => {
     let v = outLow + (outHigh - outLow) * clamp01((tone - inLow) / (inHigh - inLow))
-    v +=
-      BEND * (shadows / 100) * v * (1 - v) ** 3 + BEND * (highlights / 100) * v ** 3 * (1 - v)
+    v += BEND * (shadows / 100) * v * (1 - v) ** 3 + BEND * (highlights / 100) * v ** 3 * (1 - v)
     v += BEND * (contrast / 100) * v * (1 - v) * (2 * v - 1)
     if (even && v < even.pivot) {
       const u = v / even.pivot
@@ -65,7 +64,9 @@ export function toneTable(curve: (tone01: number) => number): Float32Array {
  */
 export function monotoneCurve(points: readonly CurvePoint[]): (v: number) => number {
   if (points.length === 0) return (v) => v
-  const sorted = [...points].sort((a, b) => a.x - b.x).map(({ x, y }) => ({ x: x / 100, y: y / 100 }))
+  const sorted = [...points]
+    .sort((a, b) => a.x - b.x)
+    .map(({ x, y }) => ({ x: x / 100, y: y / 100 }))
   const ends = [
     ...(sorted[0]!.x > 0 ? [{ x: 0, y: 0 }] : []),
     ...sorted,
