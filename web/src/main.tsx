@@ -9,11 +9,13 @@ import { router } from './app/router'
 import { followSky } from './app/sky'
 import { system } from './app/theme'
 import { continueIntake } from './work/intake'
+import { continueScan } from './work/scan'
 import { continueRuns } from './work/runner'
 
 followSky()
 void continueIntake()
 void continueRuns()
+void continueScan()
 void navigator.storage?.persist?.()
 
 const root = document.getElementById('root')

@@ -9,3 +9,4 @@ export {
 } from './brief'
 export { STARTING_BRIEFS } from './startingBriefs'
 export { matteKey, neededSidePx, placementSize, Plan, planShot, renditionKey } from './plan'
+export { layerSteps, originOf, Touches, UNTOUCHED, type LightingLayer, type Origin } from './layers'

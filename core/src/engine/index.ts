@@ -1,6 +1,7 @@
 export { CancelledError, type StopSignal } from './cancelled'
 export { groundLight, renderComposition } from './renderComposition'
 export {
+  cutShot,
   compose,
   renderShot,
   type EngineContext,

@@ -12,6 +12,7 @@ import {
   type SrgbRgba8,
 } from '../raster'
 import {
+  cut,
   searchQuality,
   STEPS,
   untouched,
@@ -69,6 +70,7 @@ export interface EngineContext {
  * Makes every rendition of one shot.
  *
  * @param original the upright photograph in sRGB, as the codec decodes it.
+ * @param only ids of the placements to make; by default all of the plan's.
  * @throws CancelledError once the signal is aborted, at the next stage.
  */
 export async function renderShot(
@@ -76,21 +78,16 @@ export async function renderShot(
   plan: Plan,
   knownMatte: Matte | null,
   context: EngineContext,
+  only?: readonly string[],
 ): Promise<ShotResult> {
-  const checkpoint = (stage: string): void => {
-    context.onStage?.(stage)
-    if (context.signal.aborted) throw new CancelledError()
-  }
-  const composition = await compose(original, plan, {
-    finder: context.finder,
-    knownMatte,
-    cube: context.cube ?? null,
-    neededSidePx: (box, photograph) => neededSidePx(plan.steps, box, photograph),
-    checkpoint,
-  })
+  const steps = stepContext(plan, knownMatte, context)
+  const { checkpoint } = steps
+  const composition = await compose(original, plan, steps)
   const makePixels = pixelMaker(composition)
   const renditions: RenditionFile[] = []
-  const largestFirst = [...plan.steps.finish.placements].sort((a, b) => b.longSidePx - a.longSidePx)
+  const largestFirst = plan.steps.finish.placements
+    .filter(({ id }) => only?.includes(id) ?? true)
+    .sort((a, b) => b.longSidePx - a.longSidePx)
   for (const placement of largestFirst) {
     const asked = placementSize(placement, plan.steps.frame)
     const size = allowedSize(composition, asked)
@@ -118,6 +115,33 @@ export async function renderShot(
     })
   }
   return { renditions, matte: composition.matte, findings: composition.findings }
+}
+
+/** Cuts one shot as a render of the plan would, and no more; null where Cut is off. */
+export async function cutShot(
+  original: SrgbRgba8,
+  plan: Plan,
+  context: EngineContext,
+): Promise<Matte | null> {
+  const { matte } = await cut.apply(
+    untouched(original),
+    plan.steps.cut,
+    stepContext(plan, null, context),
+  )
+  return matte
+}
+
+function stepContext(plan: Plan, knownMatte: Matte | null, context: EngineContext): StepContext {
+  return {
+    finder: context.finder,
+    knownMatte,
+    cube: context.cube ?? null,
+    neededSidePx: (box, photograph) => neededSidePx(plan.steps, box, photograph),
+    checkpoint: (stage) => {
+      context.onStage?.(stage)
+      if (context.signal.aborted) throw new CancelledError()
+    },
+  }
 }
 
 /** Runs the steps in their order. */

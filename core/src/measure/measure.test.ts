@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { gaussianBlur, linearRaster, planeF32, srgbRaster, type PlaneF32 } from '../raster'
+import type { linearRaster } from '../raster'
+import { gaussianBlur, planeF32, srgbRaster, type PlaneF32 } from '../raster'
 import { seededRandom } from '../raster/seeded.testing'
 import { measureDirt } from './dirt'
 import { fingerprint, fingerprintDistance } from './fingerprint'

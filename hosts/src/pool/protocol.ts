@@ -17,10 +17,14 @@ export type Job =
       readonly previewSidePx: number
     }
   | { readonly kind: 'measure'; readonly source: Source }
+  /** What a render would cut, to be given to it as `knownMatte`. */
+  | { readonly kind: 'cut'; readonly source: Source; readonly plan: Plan }
   | {
       readonly kind: 'render'
       readonly source: Source
       readonly plan: Plan
+      /** Ids of the placements to make; all when it is missing. */
+      readonly only?: readonly string[]
       readonly knownMatte: PackedMatte | null
       /** The colour table that the plan's look names. */
       readonly cube?: CubeLut | null
@@ -44,6 +48,7 @@ export interface JobResults {
     /** A spot on a grey card, where there is one. */
     readonly card: NeutralProposal | null
   }
+  cut: { readonly matte: PackedMatte | null }
   render: {
     readonly renditions: readonly RenditionFile[]
     readonly matte: PackedMatte | null

@@ -1,5 +1,11 @@
 import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
-import { packMatte, renderShot, unpackMatte, type StopSignal } from '@cloudbank/core/engine'
+import {
+  cutShot,
+  packMatte,
+  renderShot,
+  unpackMatte,
+  type StopSignal,
+} from '@cloudbank/core/engine'
 import {
   fitInside,
   linearRaster,
@@ -60,10 +66,19 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       onStage('measure')
       return { capture, measures, card: await proposeNeutral(picture, finder) }
     }
+    if (job.kind === 'cut') {
+      const matte = await cutShot(picture, job.plan, {
+        codec: platform.codec,
+        finder: sharedFinder,
+        signal,
+        onStage,
+      })
+      return { matte: matte && packMatte(matte) }
+    }
     const known = job.knownMatte ? unpackMatte(job.knownMatte) : null
     const cube = job.cube ?? null
     const context = { codec: platform.codec, finder: sharedFinder, cube, signal, onStage }
-    const result = await renderShot(picture, job.plan, known, context)
+    const result = await renderShot(picture, job.plan, known, context, job.only)
     return { ...result, matte: result.matte && (job.knownMatte ?? packMatte(result.matte)) }
   }
 

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { pauseRun, resumeRun, stopRun, useRun } from '../work/runner'
 import { useIntake } from '../work/intake'
+import { stopScan, useScan } from '../work/scan'
 import { Action } from '../ui'
 import { useCommand } from './commands'
 import { formatCount, formatDuration } from './numbers'
@@ -9,6 +10,7 @@ import { formatCount, formatDuration } from './numbers'
 export function RunStrip() {
   const progress = useRun((state) => state.progress)
   const intake = useIntake()
+  const scan = useScan()
   useCommand(
     'pause',
     () => void (progress?.state === 'running' ? pauseRun() : resumeRun()),
@@ -48,6 +50,18 @@ export function RunStrip() {
         <Text flex="1">
           <b>Taking in</b> {formatCount(done)} of {formatCount(intake.total)} files
         </Text>
+      </Strip>
+    )
+  }
+  if (scan.total > scan.done) {
+    return (
+      <Strip done01={scan.done / scan.total} still={false}>
+        <Text flex="1">
+          <b>Measuring</b> {formatCount(scan.done)} of {formatCount(scan.total)} photographs
+        </Text>
+        <Action look="quiet" onClick={stopScan}>
+          Stop
+        </Action>
       </Strip>
     )
   }

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router'
-import { useShootView } from '../data'
+import { redoNext, undoLast, useHistory, useShootView } from '../data'
 import { useCommand } from './commands'
 import { Help } from './Help'
 import { Notices } from './Notices'
@@ -9,16 +9,24 @@ import { countOf, formatBytes } from './numbers'
 import { Palette } from './Palette'
 import { RunStrip } from './RunStrip'
 import { SkyControl } from './SkyControl'
-import { useUndo } from './undo'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
 export function Shell() {
-  const { shootId } = useParams()
-  const { undo, redo, done, undone } = useUndo()
+  const { shootId, shotId } = useParams()
+  const scope = shootId ? { shootId, shotId } : null
+  const history = useHistory(scope)
   const navigate = useNavigate()
   useCommand('home', () => void navigate('/'))
-  useCommand('undo', () => void undo(), done.length > 0)
-  useCommand('redo', () => void redo(), undone.length > 0)
+  useCommand(
+    'undo',
+    () => scope && void undoLast(scope),
+    history.some(({ undone }) => !undone),
+  )
+  useCommand(
+    'redo',
+    () => scope && void redoNext(scope),
+    history.some(({ undone }) => undone),
+  )
   return (
     <Flex direction="column" height="100%">
       <Flex

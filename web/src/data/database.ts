@@ -1,5 +1,6 @@
-import Dexie, { type EntityTable } from 'dexie'
+import Dexie, { type EntityTable, type Transaction } from 'dexie'
 import type { PackedMatte } from '@cloudbank/core/engine'
+import { BriefSteps, UNTOUCHED } from '@cloudbank/core/brief'
 import type { z } from 'zod'
 import * as rows from './rows'
 
@@ -22,6 +23,10 @@ class CloudbankDatabase extends Dexie {
   declare renditions: EntityTable<rows.Rendition, 'id'>
   declare files: EntityTable<rows.RenditionFile, 'id'>
   declare runs: EntityTable<rows.Run, 'id'>
+  declare lightings: EntityTable<rows.Lighting, 'id'>
+  declare measures: EntityTable<rows.MeasureRow, 'hash'>
+  declare deeds: EntityTable<rows.Deed, 'id'>
+  declare cubes: EntityTable<rows.CubeRow, 'hash'>
 
   constructor(name: string) {
     super(name)
@@ -39,6 +44,14 @@ class CloudbankDatabase extends Dexie {
       files: 'id',
       runs: 'id, shootId, state',
     })
+    this.version(2)
+      .stores({
+        lightings: 'id, shootId',
+        measures: 'hash',
+        deeds: '++id, shootId, *shotIds',
+        cubes: 'hash',
+      })
+      .upgrade(upgradeTo2)
     check(this.shoots, rows.Shoot)
     check(this.shots, rows.Shot)
     check(this.originals, rows.Original)
@@ -50,7 +63,42 @@ class CloudbankDatabase extends Dexie {
     check(this.renditions, rows.Rendition)
     check(this.files, rows.RenditionFile)
     check(this.runs, rows.Run)
+    check(this.lightings, rows.Lighting)
+    check(this.measures, rows.MeasureRow)
+    check(this.deeds, rows.Deed)
+    check(this.cubes, rows.CubeRow)
   }
+}
+
+/** Version 2 knows lightings, touches, verdicts, and more of Light and of products. */
+async function upgradeTo2(transaction: Transaction): Promise<void> {
+  const change = (table: string, complete: (row: Record<string, unknown>) => object) =>
+    transaction
+      .table<Record<string, unknown>>(table)
+      .toCollection()
+      .modify((row) => {
+        Object.assign(row, complete(row))
+      })
+  await change('shots', () => ({
+    lightingId: null,
+    sorted: false,
+    twinOf: null,
+    touches: UNTOUCHED,
+    verdict: null,
+  }))
+  await change('products', () => ({
+    brand: '',
+    type: '',
+    variant: '',
+    barcode: '',
+    price: '',
+    more: {},
+  }))
+  await change('briefs', ({ brief }) => {
+    const old = brief as { steps: unknown } // checked when it was saved
+    return { brief: { ...old, steps: BriefSteps.parse(old.steps) } }
+  })
+  await change('runs', ({ steps }) => ({ steps: BriefSteps.parse(steps) }))
 }
 
 /** Every row is checked on its way in; a wrong one is a bug and throws. */

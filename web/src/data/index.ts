@@ -2,6 +2,11 @@ export { database, openDatabase, type Database } from './database'
 export type {
   Arrival,
   BriefRow,
+  CubeRow,
+  Deed,
+  Lighting,
+  MeasureRow,
+  RowChange,
   Preview,
   Product,
   Refusal,
@@ -10,15 +15,17 @@ export type {
   Shoot,
   Shot,
 } from './rows'
-export {
-  createShoot,
-  deleteShoot,
-  freeShootName,
-  newId,
-  removeShots,
-  restoreShots,
-  saveBrief,
-  sweep,
-} from './shoots'
+export { createShoot, deleteShoot, freeShootName, newId, sweep } from './shoots'
 export { usePictureUrl, type PictureRef } from './pictures'
 export { useShootSummaries, useShootView, type ShootSummary, type ShootView } from './queries'
+export {
+  change,
+  creation,
+  perform,
+  redoNext,
+  removal,
+  undoLast,
+  useHistory,
+  type HistoryScope,
+  type NewDeed,
+} from './history'

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { Brief, BriefSteps } from '@cloudbank/core/brief'
+import { Brief, BriefSteps, Touches } from '@cloudbank/core/brief'
 import { FINDING_CODES, type Finding } from '@cloudbank/core/findings'
-import { FORMATS } from '@cloudbank/core/steps'
+import { FORMATS, LightTouch } from '@cloudbank/core/steps'
+import type { JobResults } from '@cloudbank/hosts/pool'
 
 const Id = z.string().min(1)
 const Time = z.number()
@@ -41,6 +42,18 @@ export const Shot = z.object({
   findings: z.array(FindingValue),
   /** Why the last run could not make its renditions; null when it could. */
   failure: z.string().nullable(),
+  lightingId: Id.nullable(),
+  /** Whether a lighting has been sought for it; a shot taken out of one is not put back. */
+  sorted: z.boolean(),
+  /** File name of an earlier shot that shows nearly the same. */
+  twinOf: z.string().nullable(),
+  touches: Touches,
+  verdict: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('passed') }),
+      z.object({ kind: z.literal('returned'), reason: z.string() }),
+    ])
+    .nullable(),
 })
 export type Shot = z.infer<typeof Shot>
 
@@ -55,6 +68,71 @@ export const Preview = z.object({
   height: z.number(),
 })
 export type Preview = z.infer<typeof Preview>
+
+const Triple = z.tuple([z.number(), z.number(), z.number()])
+
+/** A group of shots made under the same light. */
+export const Lighting = z.object({
+  id: Id,
+  shootId: Id,
+  name: z.string(),
+  /** When its first shot was taken, as YYYY-MM-DDTHH:MM:SS; null where no file says. */
+  takenAt: z.string().nullable(),
+  /** The shot with a grey card or ball. */
+  referenceShotId: Id.nullable(),
+  /** The neutral that was read. */
+  neutral: z
+    .object({
+      shotId: Id,
+      spot: z.object({ x: z.number(), y: z.number(), radius: z.number() }),
+      gains: Triple,
+      lab: Triple,
+      spread: z.number(),
+      pixels: z.number(),
+      readAt: Time,
+    })
+    .nullable(),
+  /** Settings over the brief's for all of its shots. */
+  light: LightTouch,
+})
+export type Lighting = z.infer<typeof Lighting>
+
+/** What was measured of an original, once. */
+export const MeasureRow = z.object({
+  hash: Id,
+  result: z.custom<JobResults['measure']>(
+    (value) => typeof value === 'object' && value !== null && 'measures' in value,
+  ),
+})
+export type MeasureRow = z.infer<typeof MeasureRow>
+
+/** One row before and after: the fields that changed; null where there was or is no row. */
+export const RowChange = z.object({
+  table: z.enum(['shots', 'lightings', 'briefs']),
+  id: Id,
+  before: z.record(z.string(), z.unknown()).nullable(),
+  after: z.record(z.string(), z.unknown()).nullable(),
+})
+export type RowChange = z.infer<typeof RowChange>
+
+/** Something a person did, in words, and what it changed. */
+export const Deed = z.object({
+  id: z.number().optional(),
+  shootId: Id,
+  /** The shots that it is about, for their own histories; none for a change to the brief. */
+  shotIds: z.array(Id),
+  words: z.string(),
+  changes: z.array(RowChange),
+  at: Time,
+  undone: z.boolean(),
+  /** Deeds of one key in quick succession are one. */
+  mergeKey: z.string().nullable(),
+})
+export type Deed = z.infer<typeof Deed>
+
+/** A colour table that was brought in. */
+export const CubeRow = z.object({ hash: Id, name: z.string(), text: z.string() })
+export type CubeRow = z.infer<typeof CubeRow>
 
 /** A file that was dropped and still has to be looked at. */
 export const Arrival = z.object({
@@ -83,7 +161,14 @@ export const Product = z.object({
   shootId: Id,
   sku: z.string(),
   name: z.string(),
+  brand: z.string(),
+  type: z.string(),
+  variant: z.string(),
   colour: z.string(),
+  barcode: z.string(),
+  price: z.string(),
+  /** Every other column, by its heading. */
+  more: z.record(z.string(), z.string()),
 })
 export type Product = z.infer<typeof Product>
 

@@ -1,6 +1,6 @@
-import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
+import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { database, type Database } from './database'
-import type { BriefRow, Shoot, Shot } from './rows'
+import type { BriefRow, Shoot } from './rows'
 
 /** A short id that sorts nowhere and repeats never. */
 export const newId = (): string => crypto.randomUUID()
@@ -27,27 +27,22 @@ export async function freeShootName(wanted: string, db: Database = database): Pr
   return name
 }
 
-export async function saveBrief(id: string, brief: Brief, db: Database = database): Promise<void> {
-  await db.briefs.put({ id, brief })
-}
-
-/**
- * Takes shots out of their shoot. Originals, previews and renditions stay until `sweep`, so that it
- * can be undone.
- */
-export async function removeShots(ids: readonly string[], db: Database = database): Promise<void> {
-  await db.shots.bulkDelete([...ids])
-}
-
-export async function restoreShots(shots: readonly Shot[], db: Database = database): Promise<void> {
-  await db.shots.bulkPut([...shots])
-}
-
 /** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */
 export async function deleteShoot(shootId: string, db: Database = database): Promise<void> {
   await db.transaction(
     'rw',
-    [db.shoots, db.shots, db.arrivals, db.refusals, db.products, db.renditions, db.runs, db.briefs],
+    [
+      db.shoots,
+      db.shots,
+      db.arrivals,
+      db.refusals,
+      db.products,
+      db.renditions,
+      db.runs,
+      db.briefs,
+      db.lightings,
+      db.deeds,
+    ],
     async () => {
       const shoot = await db.shoots.get(shootId)
       if (!shoot) return
@@ -60,6 +55,8 @@ export async function deleteShoot(shootId: string, db: Database = database): Pro
         db.products,
         db.renditions,
         db.runs,
+        db.lightings,
+        db.deeds,
       ] as const)
         await table.where('shootId').equals(shootId).delete()
     },
@@ -67,18 +64,31 @@ export async function deleteShoot(shootId: string, db: Database = database): Pro
   await sweep(db)
 }
 
-/** Frees what no shot refers to any more: originals, previews, mattes, renditions. */
+/**
+ * Frees what no shot refers to any more: originals, previews, measures, mattes, renditions. What an undo
+ * could bring back is still referred to.
+ */
 export async function sweep(db: Database = database): Promise<void> {
   await db.transaction(
     'rw',
-    [db.shots, db.originals, db.previews, db.mattes, db.renditions, db.files],
+    [
+      db.shots,
+      db.deeds,
+      db.originals,
+      db.previews,
+      db.measures,
+      db.mattes,
+      db.renditions,
+      db.files,
+    ],
     async () => {
-      const shots = await db.shots.toArray()
+      const shots = [...(await db.shots.toArray()), ...(await removedShots(db))]
       const hashes = new Set(shots.map(({ originalHash }) => originalHash))
       const ids = new Set(shots.map(({ id }) => id))
       const unused = (keys: string[]): string[] => keys.filter((hash) => !hashes.has(hash))
       await db.originals.bulkDelete(unused(await db.originals.toCollection().primaryKeys()))
       await db.previews.bulkDelete(unused(await db.previews.toCollection().primaryKeys()))
+      await db.measures.bulkDelete(unused(await db.measures.toCollection().primaryKeys()))
       const matteKeys = await db.mattes.toCollection().primaryKeys()
       await db.mattes.bulkDelete(matteKeys.filter((key) => !hashes.has(key.split('/', 1)[0] ?? '')))
       const renditionIds = await db.renditions.toCollection().primaryKeys()
@@ -87,5 +97,17 @@ export async function sweep(db: Database = database): Promise<void> {
       await db.renditions.bulkDelete(unusedIds(renditionIds))
       await db.files.bulkDelete(unusedIds(await db.files.toCollection().primaryKeys()))
     },
+  )
+}
+
+/** Shots that are gone but would come back with an undo. */
+async function removedShots(db: Database): Promise<{ id: string; originalHash: string }[]> {
+  const deeds = await db.deeds.toArray()
+  return deeds.flatMap(({ changes }) =>
+    changes.flatMap(({ table, before, id }) =>
+      table === 'shots' && typeof before?.originalHash === 'string'
+        ? [{ id, originalHash: before.originalHash }]
+        : [],
+    ),
   )
 }

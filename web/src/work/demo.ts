@@ -10,7 +10,16 @@ const DemoFile = z.object({
   photos: z.array(z.object({ file: z.string(), sku: z.string(), angle: z.string() })),
 })
 
-const ProductLine = z.object({ sku: z.string().min(1), name: z.string(), colour: z.string() })
+const ProductLine = z.object({
+  sku: z.string().min(1),
+  name: z.string(),
+  brand: z.string(),
+  type: z.string(),
+  variant: z.string(),
+  colour: z.string(),
+  barcode: z.string(),
+  price: z.string(),
+})
 
 let loading: Promise<Shoot> | null = null
 
@@ -40,7 +49,7 @@ async function load(): Promise<Shoot> {
   const shoot = await createShoot({ name: DEMO_NAME, dueOn: DUE_ON })
   const products: Product[] = lines.map((line) => {
     const product = ProductLine.parse(line)
-    return { ...product, id: `${shoot.id}/${product.sku}`, shootId: shoot.id }
+    return { ...product, more: {}, id: `${shoot.id}/${product.sku}`, shootId: shoot.id }
   })
   await database.products.bulkPut(products)
   await takeIn(shoot.id, files)

@@ -1,3 +1,4 @@
+import { UNTOUCHED } from '@cloudbank/core/brief'
 import { FileError } from '@cloudbank/core/codec'
 import { create } from 'zustand'
 import { useNotices } from '../app/notices'
@@ -5,6 +6,7 @@ import { countOf } from '../app/numbers'
 import { database, newId, type Arrival, type Shot } from '../data'
 import { readFileName } from './fileName'
 import { sharedPool } from './pool'
+import { continueScan } from './scan'
 
 /** Longer side of the preview that stands in for a photograph on the sheet, in pixels. */
 const PREVIEW_SIDE_PX = 640
@@ -84,6 +86,7 @@ async function workOff(): Promise<void> {
   }
   useIntake.setState({ waiting: 0, total: 0 })
   report(takenIn, known, refused)
+  void continueScan()
 }
 
 function report(takenIn: number, known: number, refused: readonly string[]): void {
@@ -125,6 +128,11 @@ async function takeOne(arrival: Arrival): Promise<Outcome> {
         order,
         findings: [],
         failure: null,
+        lightingId: null,
+        sorted: false,
+        twinOf: null,
+        touches: UNTOUCHED,
+        verdict: null,
       }
       await originals.put({ hash, blob })
       const picture = new Blob([preview.bytes as Uint8Array<ArrayBuffer>], { type: 'image/webp' }) // transferred here

@@ -1,4 +1,4 @@
-import { matteKey, planShot, renditionKey, type BriefSteps } from '@cloudbank/core/brief'
+import { matteKey, renditionKey, type BriefSteps, type Plan } from '@cloudbank/core/brief'
 import { FileError } from '@cloudbank/core/codec'
 import { CancelledError, type RenditionFile } from '@cloudbank/core/engine'
 import type { JobResults } from '@cloudbank/hosts/pool'
@@ -7,6 +7,8 @@ import { useNotices } from '../app/notices'
 import { countOf } from '../app/numbers'
 import { database, newId, type Rendition, type Run, type Shot } from '../data'
 import { sharedPool } from './pool'
+import { parseCube, type CubeLut } from '@cloudbank/core/steps'
+import { planOf, type Recipe } from './recipe'
 import { stalePlacements } from './stale'
 
 /** What the run strip shows; null when nothing runs or waits to be resumed. */
@@ -188,21 +190,30 @@ type Outcome = { readonly made: number; readonly failed: number } | 'stopped'
 async function renderOne(run: Run, shot: Shot, signal: AbortSignal): Promise<Outcome> {
   const present = await database.renditions.where('shotId').equals(shot.id).toArray()
   const byId = new Map(present.map((rendition) => [rendition.id, rendition]))
-  const placements = stalePlacements(shot, run.steps, byId)
+  const recipe = await recipeOf(run)
+  const placements = stalePlacements(shot, recipe, byId)
   if (placements.length === 0) return { made: 0, failed: 0 }
-  const whole = planShot(shot.originalHash, run.steps)
+  const whole = planOf(shot, recipe)
   const key = matteKey(whole)
   try {
     const original = await database.originals.get(shot.originalHash)
     if (!original) throw new Error('the original is missing from this browser')
     const known = await database.mattes.get(key)
-    const plan = { ...whole, steps: { ...run.steps, finish: { placements } } }
+    const only = placements.map(({ id }) => id)
+    const cube = await cubeOf(whole)
     const result = await sharedPool().run<'render'>(
-      { kind: 'render', source: original.blob, plan, knownMatte: known?.matte ?? null },
+      {
+        kind: 'render',
+        source: original.blob,
+        plan: whole,
+        only,
+        knownMatte: known?.matte ?? null,
+        cube,
+      },
       { signal },
     )
     if (signal.aborted) return 'stopped'
-    await keep(run, shot, key, result)
+    await keep(shot, whole, result)
     return { made: result.renditions.length, failed: 0 }
   } catch (error) {
     if (error instanceof CancelledError) return 'stopped'
@@ -211,38 +222,33 @@ async function renderOne(run: Run, shot: Shot, signal: AbortSignal): Promise<Out
   }
 }
 
-async function keep(
-  run: Run,
-  shot: Shot,
-  key: string,
-  result: JobResults['render'],
-): Promise<void> {
+async function keep(shot: Shot, plan: Plan, result: JobResults['render']): Promise<void> {
   const { renditions, files, shots, mattes } = database
   const { matte, findings } = result
-  const rows = result.renditions.map((file) => renditionRow(run, shot, file))
+  const rows = result.renditions.map((file) => renditionRow(shot, plan, file))
   const blobs = result.renditions.map(({ placementId, bytes, format }) => ({
     id: `${shot.id}/${placementId}`,
     blob: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIME[format] }), // transferred here
   }))
   await database.transaction('rw', renditions, files, shots, mattes, async () => {
-    if (matte) await mattes.put({ key, matte })
+    if (matte) await mattes.put({ key: matteKey(plan), matte })
     await files.bulkPut(blobs)
     await renditions.bulkPut(rows)
     await shots.update(shot.id, { findings: [...findings], failure: null })
   })
 }
 
-function renditionRow(run: Run, shot: Shot, file: RenditionFile): Rendition {
+function renditionRow(shot: Shot, plan: Plan, file: RenditionFile): Rendition {
   const { placementId, bytes, width, height, format, qualityPct, productBox, window, findings } =
     file
-  const placement = run.steps.finish.placements.find(({ id }) => id === placementId)
+  const placement = plan.steps.finish.placements.find(({ id }) => id === placementId)
   if (!placement) throw new Error(`The run has no placement ${placementId}`)
   return {
     id: `${shot.id}/${placementId}`,
     shotId: shot.id,
     shootId: shot.shootId,
     placementId,
-    key: renditionKey(planShot(shot.originalHash, run.steps), placement),
+    key: renditionKey(plan, placement),
     bytes: bytes.length,
     width,
     height,
@@ -253,6 +259,20 @@ function renditionRow(run: Run, shot: Shot, file: RenditionFile): Rendition {
     findings: [...findings],
     madeAt: Date.now(),
   }
+}
+
+/** The brief as it was when the run began, and the lightings as they are now. */
+async function recipeOf({ shootId, steps }: Run): Promise<Recipe> {
+  const lightings = await database.lightings.where('shootId').equals(shootId).toArray()
+  return { steps, lightings: new Map(lightings.map((lighting) => [lighting.id, lighting])) }
+}
+
+/** The colour table that the plan's look names. */
+export async function cubeOf({ steps }: Plan): Promise<CubeLut | null> {
+  const { look } = steps.light
+  if (look.from !== 'cube') return null
+  const row = await database.cubes.get(look.hash)
+  return row ? parseCube(row.text) : null
 }
 
 function describeFailure(error: unknown): string {

@@ -1,7 +1,8 @@
-import { planShot, renditionKey, type BriefSteps } from '@cloudbank/core/brief'
+import { renditionKey } from '@cloudbank/core/brief'
 import type { Placement } from '@cloudbank/core/steps'
 import { countOf } from '../app/numbers'
 import type { Rendition, Shot } from '../data'
+import { planOf, type Recipe } from './recipe'
 
 /** How a shot's renditions stand against the brief. */
 export type Standing = 'none' | 'partly' | 'out-of-date' | 'made'
@@ -9,11 +10,11 @@ export type Standing = 'none' | 'partly' | 'out-of-date' | 'made'
 /** The placements of a shot whose rendition is missing or out of date. */
 export function stalePlacements(
   shot: Shot,
-  steps: BriefSteps,
+  recipe: Recipe,
   renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
 ): Placement[] {
-  const plan = planShot(shot.originalHash, steps)
-  return steps.finish.placements.filter(
+  const plan = planOf(shot, recipe)
+  return recipe.steps.finish.placements.filter(
     (placement) =>
       renditions.get(`${shot.id}/${placement.id}`)?.key !== renditionKey(plan, placement),
   )
@@ -21,11 +22,11 @@ export function stalePlacements(
 
 export function standingOf(
   shot: Shot,
-  steps: BriefSteps,
+  recipe: Recipe,
   renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
 ): Standing {
-  const { placements } = steps.finish
-  const stale = stalePlacements(shot, steps, renditions).length
+  const { placements } = recipe.steps.finish
+  const stale = stalePlacements(shot, recipe, renditions).length
   if (stale === 0) return 'made'
   const present = placements.filter(({ id }) => renditions.has(`${shot.id}/${id}`)).length
   if (present === 0) return 'none'
@@ -42,8 +43,8 @@ export function makeWords(toMake: number, total: number): string {
 /** How many renditions are missing or out of date over all these shots. */
 export function countStale(
   shots: readonly Shot[],
-  steps: BriefSteps,
+  recipe: Recipe,
   renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
 ): number {
-  return shots.reduce((sum, shot) => sum + stalePlacements(shot, steps, renditions).length, 0)
+  return shots.reduce((sum, shot) => sum + stalePlacements(shot, recipe, renditions).length, 0)
 }

@@ -1,26 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { planShot, renditionKey, SHOP_WHITE } from '@cloudbank/core/brief'
 import type { Rendition, Shoot, Shot } from '../data'
+import { shotRow } from '../data/shotRow.testing'
 import { manifestOf, planDelivery } from './delivery'
 import { readFileName, stemOf } from './fileName'
 import { countStale, standingOf } from './stale'
 
 const HASH = 'c'.repeat(64)
-const shot = (id: string, fileName: string): Shot => ({
-  id,
-  shootId: 's',
-  fileName,
-  originalHash: HASH,
-  sku: null,
-  angle: null,
-  width: 10,
-  height: 10,
-  bytes: 1,
-  type: 'jpeg',
-  order: 0,
-  findings: [],
-  failure: null,
-})
+const shot = (id: string, fileName: string): Shot => shotRow(id, { fileName, originalHash: HASH })
 
 const rendition = (shotId: string, placementId: string): Rendition => ({
   id: `${shotId}/${placementId}`,
@@ -56,21 +43,22 @@ test('only an extension is taken off a name', () => {
 
 describe('what is out of date', () => {
   const { steps } = SHOP_WHITE
+  const recipe = { steps, lightings: new Map() }
   const [page, card] = steps.finish.placements
   const key = (placement: typeof page) => ({ key: renditionKey(planShot(HASH, steps), placement!) })
   const one = shot('a', 'a.jpg')
 
   test('follows the keys of the renditions', () => {
-    expect(standingOf(one, steps, new Map())).toBe('none')
+    expect(standingOf(one, recipe, new Map())).toBe('none')
     const both = new Map([
       ['a/page', key(page)],
       ['a/card', key(card)],
     ])
-    expect(standingOf(one, steps, both)).toBe('made')
-    expect(standingOf(one, steps, new Map([['a/page', key(page)]]))).toBe('partly')
+    expect(standingOf(one, recipe, both)).toBe('made')
+    expect(standingOf(one, recipe, new Map([['a/page', key(page)]]))).toBe('partly')
     const brighter = { ...steps, light: { ...steps.light, exposureEv: 1 } }
-    expect(standingOf(one, brighter, both)).toBe('out-of-date')
-    expect(countStale([one, shot('b', 'b.jpg')], steps, both)).toBe(2)
+    expect(standingOf(one, { ...recipe, steps: brighter }, both)).toBe('out-of-date')
+    expect(countStale([one, shot('b', 'b.jpg')], recipe, both)).toBe(2)
   })
 })
 

@@ -50,13 +50,17 @@ describe('reading a neutral', () => {
   })
 
   test.each([
-    ['coloured', () => [200, 60, 50]],
-    ['clipped', () => [255, 254, 253]],
-    ['too-dark', () => [24, 24, 24]],
-    ['uneven', (x: number) => (x < 50 ? [120, 120, 120] : [180, 180, 180])],
-  ] as const)('a spot that is %s is doubted', (doubt, at) => {
-    const paint = at as (x: number, y: number) => readonly [number, number, number] // one of these
-    expect(readNeutral(painted(100, 100, paint), middle).doubts).toEqual([doubt])
+    ['coloured', [200, 60, 50], [200, 60, 50]],
+    ['clipped', [255, 254, 253], [255, 254, 253]],
+    ['too-dark', [24, 24, 24], [24, 24, 24]],
+    ['uneven', [120, 120, 120], [180, 180, 180]],
+  ] as const)('a spot that is %s is doubted', (doubt, left, right) => {
+    expect(
+      readNeutral(
+        painted(100, 100, (x) => (x < 50 ? left : right)),
+        middle,
+      ).doubts,
+    ).toEqual([doubt])
   })
 
   test('a spot beyond the corner reads the nearest pixel', () => {

@@ -3,9 +3,8 @@ import { useState } from 'react'
 import { useParams } from 'react-router'
 import { STARTING_BRIEFS } from '@cloudbank/core/brief'
 import { Lost } from '../../app/Lost'
-import { useUndo } from '../../app/undo'
 import { useShootView, type ShootView } from '../../data'
-import { Action } from '../../ui'
+import { Action, UndoButtons } from '../../ui'
 import { startRun, useRun } from '../../work/runner'
 import { countStale, makeWords } from '../../work/stale'
 import { ChoiceSetting } from './fields'
@@ -23,10 +22,14 @@ export function BriefPage() {
 
 function BriefSettings({ view }: { view: ShootView }) {
   const { shoot, shots, renditions, briefRow } = view
-  const editor = useBriefEditor(briefRow)
+  const editor = useBriefEditor(shoot.id, briefRow)
   const [filter, setFilter] = useState('')
   const busy = useRun(({ progress }) => progress !== null)
-  const toMake = countStale(shots, briefRow.brief.steps, renditions)
+  const toMake = countStale(
+    shots,
+    { steps: briefRow.brief.steps, lightings: view.lightings },
+    renditions,
+  )
   const panels = [
     { title: 'Light', words: 'exposure neutral gains', panel: <LightPanel editor={editor} /> },
     { title: 'Cut', words: 'method automatic off', panel: <CutPanel editor={editor} /> },
@@ -59,7 +62,7 @@ function BriefSettings({ view }: { view: ShootView }) {
             value={filter}
             onChange={(event) => setFilter(event.target.value)}
           />
-          <UndoButtons />
+          <UndoButtons scope={{ shootId: shoot.id }} />
           <Action
             look="main"
             disabled={busy || toMake === 0}
@@ -135,29 +138,5 @@ function NameField({ name, rename }: { name: string; rename: (name: string) => v
       onBlur={take}
       onKeyDown={(event) => event.key === 'Enter' && take()}
     />
-  )
-}
-
-function UndoButtons() {
-  const { undo, redo, done, undone } = useUndo()
-  return (
-    <Flex gap="2px">
-      <Action
-        look="quiet"
-        disabled={done.length === 0}
-        title={done.at(-1)?.words}
-        onClick={() => void undo()}
-      >
-        Undo
-      </Action>
-      <Action
-        look="quiet"
-        disabled={undone.length === 0}
-        title={undone.at(-1)?.words}
-        onClick={() => void redo()}
-      >
-        Redo
-      </Action>
-    </Flex>
   )
 }

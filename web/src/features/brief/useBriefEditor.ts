@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react'
 import { BriefSteps, type Brief } from '@cloudbank/core/brief'
-import { saveBrief, type BriefRow } from '../../data'
-import { useUndo } from '../../app/undo'
+import { change as rowChange, perform, type BriefRow } from '../../data'
 
 /** Changes a brief, each change with its words, so that it can be undone. */
 export interface BriefEditor {
@@ -16,8 +15,8 @@ export interface BriefEditor {
   readonly replace: (brief: Brief) => void
 }
 
-export function useBriefEditor({ id, brief: saved }: BriefRow): BriefEditor {
-  const perform = useUndo((state) => state.perform)
+export function useBriefEditor(shootId: string, row: BriefRow): BriefEditor {
+  const { brief: saved } = row
   // Until a change is saved and read back it is held here; a second change must build on the first.
   const [unsaved, setUnsaved] = useState<Brief | null>(null)
   useEffect(
@@ -29,9 +28,10 @@ export function useBriefEditor({ id, brief: saved }: BriefRow): BriefEditor {
   const change = (words: string, next: Brief): void => {
     setUnsaved(next)
     void perform({
+      shootId,
+      shotIds: [],
       words,
-      redo: () => saveBrief(id, next),
-      undo: () => saveBrief(id, brief),
+      changes: [rowChange('briefs', { ...row, brief }, { brief: next })],
     })
   }
   return {

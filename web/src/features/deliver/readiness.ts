@@ -1,11 +1,13 @@
-import { placementSize, planShot, renditionKey } from '@cloudbank/core/brief'
+import { placementSize, renditionKey } from '@cloudbank/core/brief'
 import type { Rendition, ShootView } from '../../data'
+import { planOf } from '../../work/recipe'
 
 /** The renditions that are up to date with the brief. */
-export function readyFor({ shots, briefRow, renditions }: ShootView): Rendition[] {
+export function readyFor(view: ShootView): Rendition[] {
+  const { shots, briefRow, renditions, lightings } = view
   const { steps } = briefRow.brief
   return shots.flatMap((shot) => {
-    const plan = planShot(shot.originalHash, steps)
+    const plan = planOf(shot, { steps, lightings })
     return steps.finish.placements.flatMap((placement) => {
       const rendition = renditions.get(`${shot.id}/${placement.id}`)
       return rendition?.key === renditionKey(plan, placement) ? [rendition] : []

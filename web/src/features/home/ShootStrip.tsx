@@ -19,7 +19,9 @@ const PICTURES = 12
 export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const { shoot, shots, renditions, briefRow } = summary
   const byId = new Map(renditions.map((rendition) => [rendition.id, rendition]))
-  const toMake = briefRow ? countStale(shots, briefRow.brief.steps, byId) : 0
+  const toMake = briefRow
+    ? countStale(shots, { steps: briefRow.brief.steps, lightings: summary.lightings }, byId)
+    : 0
   const failed = shots.filter(({ failure }) => failure !== null).length
   return (
     <Box borderTopWidth="1px" borderColor="hairline" paddingY="16px">

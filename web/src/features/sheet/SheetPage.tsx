@@ -6,8 +6,7 @@ import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { Lost } from '../../app/Lost'
 import { countOf } from '../../app/numbers'
-import { useUndo } from '../../app/undo'
-import { removeShots, restoreShots, useShootView, type Rendition, type ShootView } from '../../data'
+import { perform, removal, useShootView, type Rendition, type ShootView } from '../../data'
 import { Action } from '../../ui'
 import { takeIn } from '../../work/intake'
 import { startRun, useRun } from '../../work/runner'
@@ -51,13 +50,15 @@ function Sheet({ view }: { view: ShootView }) {
   }, [shots, renditions])
   const selected = shots.filter(({ id }) => selection.ids.has(id))
   const tryShots = selected.length > 0 ? selected : shots.slice(0, TRY_ON)
-  const toMake = countStale(shots, steps, renditions)
+  const recipe = { steps, lightings: view.lightings }
+  const toMake = countStale(shots, recipe, renditions)
   const makeAll = () => void startRun(shoot.id, order, steps)
   const remove = () =>
-    void useUndo.getState().perform({
+    void perform({
+      shootId: shoot.id,
+      shotIds: selected.map(({ id }) => id),
       words: `Removed ${countOf(selected.length, 'shot')}`,
-      redo: () => removeShots(selected.map(({ id }) => id)),
-      undo: () => restoreShots(selected),
+      changes: selected.map((shot) => removal('shots', shot)),
     })
   const open = (id: string) => void navigate(`/shoots/${shoot.id}/shots/${id}`)
   const step = (by: number) => {
@@ -159,7 +160,7 @@ function Sheet({ view }: { view: ShootView }) {
         selected={selected}
         toMake={toMake}
         tryShots={tryShots}
-        toTry={countStale(tryShots, steps, renditions)}
+        toTry={countStale(tryShots, recipe, renditions)}
         busy={busy}
         onMakeAll={makeAll}
         onTry={() =>

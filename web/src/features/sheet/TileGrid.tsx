@@ -75,7 +75,7 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
         rendition={shown}
         frame={steps.frame}
         segments={planHem(
-          standingOf(shot, steps, view.renditions),
+          standingOf(shot, { steps, lightings: view.lightings }, view.renditions),
           findingsOf(shot, renditions),
           shot.failure !== null,
         )}

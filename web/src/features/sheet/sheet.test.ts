@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Product, Rendition, Shot } from '../../data'
+import { shotRow } from '../../data/shotRow.testing'
 import { countFindings } from './findingCounts'
 import { fill01, offCentre01 } from './frameReading'
 import { planHem } from './hem'
@@ -7,22 +8,10 @@ import { NOTHING, select } from './selection'
 import { groupByProduct } from '../../work/productGroups'
 import { planRows } from './sheetRows'
 
-const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot => ({
-  id,
-  shootId: 's',
-  fileName: `${id}.jpg`,
-  originalHash: id,
-  sku,
-  angle: null,
-  width: 1,
-  height: 1,
-  bytes: 1,
-  type: 'jpeg',
-  order: 0,
-  findings: [],
-  failure: null,
-  ...change,
-})
+const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot =>
+  shotRow(id, { sku, ...change })
+
+const PLAIN = { brand: '', type: '', variant: '', barcode: '', price: '', more: {} }
 
 describe('selection', () => {
   const order = ['a', 'b', 'c', 'd', 'e']
@@ -47,7 +36,7 @@ describe('selection', () => {
 
 describe('rows', () => {
   const products = new Map<string, Product>([
-    ['B-2', { id: 's/B-2', shootId: 's', sku: 'B-2', name: 'Kettle', colour: 'Steel' }],
+    ['B-2', { id: 's/B-2', shootId: 's', sku: 'B-2', name: 'Kettle', colour: 'Steel', ...PLAIN }],
   ])
 
   test('shots are grouped by product, those without one last, and broken into rows', () => {

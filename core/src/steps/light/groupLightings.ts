@@ -1,0 +1,94 @@
+import { linearToLab, type Rgb } from '../../raster'
+import { isPlausibleGrey } from './neutralGains'
+
+/** What tells under which light a shot was made. */
+export interface LightingClue {
+  readonly id: string
+  /** Local time as YYYY-MM-DDTHH:MM:SS; null where the file has none. */
+  readonly takenAt: string | null
+  readonly camera: string | null
+  /** The backdrop's colour in linear light. */
+  readonly backdrop: Rgb
+  /** Share of the border that has this colour. */
+  readonly backdropShare01: number
+}
+
+/** A run of shots made under one light. */
+export interface LightingGroup<Key> {
+  /** The lighting that it is, or null for a new one. */
+  readonly key: Key | null
+  readonly members: readonly LightingClue[]
+}
+
+/** A longer pause than this is another lighting. */
+const PAUSE_MINUTES = 60
+/** A grey backdrop whose colour differs by more than this in a*b*, at equal lightness, is too. */
+const OTHER_CAST = 7
+const PLAIN_SHARE = 0.85
+
+/**
+ * Sorts shots into lightings: those of one camera without a long pause, whose grey backdrops have one
+ * cast. Shots without a time go with the one before them in the order given, if their cast allows it.
+ *
+ * @param existing lightings with the shots that they hold; newcomers join them where they fit.
+ */
+export function groupLightings<Key>(
+  existing: readonly LightingGroup<Key>[],
+  newcomers: readonly LightingClue[],
+): LightingGroup<Key>[] {
+  const groups: { key: Key | null; members: LightingClue[] }[] = existing.map((group) => ({
+    key: group.key,
+    members: [...group.members],
+  }))
+  let last: (typeof groups)[number] | null = null
+  const timed = newcomers
+    .filter(({ takenAt }) => takenAt !== null)
+    .sort((a, b) => (a.takenAt! < b.takenAt! ? -1 : 1))
+  const place = (clue: LightingClue, candidates: readonly (typeof groups)[number][]): void => {
+    const home = candidates.find((group) => castFits(clue, group.members))
+    if (home) home.members.push(clue)
+    last = home ?? { key: null, members: [clue] }
+    if (!home) groups.push(last)
+  }
+  for (const clue of timed)
+    place(
+      clue,
+      groups.filter(({ members }) => timeFits(clue, members)),
+    )
+  newcomers.forEach((clue, i) => {
+    if (clue.takenAt !== null) return
+    const before = newcomers[i - 1]
+    const neighbour = groups.find(({ members }) => before && members.includes(before))
+    place(clue, neighbour ? [neighbour] : groups.slice(0, 1))
+  })
+  return groups
+}
+
+const minutesBetween = (a: string, b: string): number =>
+  Math.abs(Date.parse(`${a}Z`) - Date.parse(`${b}Z`)) / 60_000
+
+function timeFits(clue: LightingClue, members: readonly LightingClue[]): boolean {
+  return members.some(
+    ({ takenAt, camera }) =>
+      takenAt !== null &&
+      camera === clue.camera &&
+      minutesBetween(takenAt, clue.takenAt!) <= PAUSE_MINUTES,
+  )
+}
+
+/** Whether a shot's grey backdrop has the cast of the group's; coloured backdrops fit anywhere. */
+function castFits(clue: LightingClue, members: readonly LightingClue[]): boolean {
+  const own = castOf(clue)
+  const theirs = members.map(castOf).filter((cast) => cast !== null)
+  if (!own || theirs.length === 0) return true
+  const nearest = Math.min(...theirs.map(([a, b]) => Math.hypot(a - own[0], b - own[1])))
+  return nearest <= OTHER_CAST
+}
+
+function castOf({ backdrop, backdropShare01 }: LightingClue): readonly [number, number] | null {
+  if (backdropShare01 < PLAIN_SHARE || !isPlausibleGrey(backdrop)) return null
+  // At one lightness, so that white and dark paper under one light compare.
+  const scale = 0.5 / Math.max(...backdrop)
+  const [, a, b] = linearToLab([backdrop[0] * scale, backdrop[1] * scale, backdrop[2] * scale])
+  return [a, b]
+}

@@ -1,0 +1,25 @@
+import { UNTOUCHED } from '@cloudbank/core/brief'
+import type { Shot } from './rows'
+
+/** A shot as it comes in, for tests. */
+export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
+  id,
+  shootId: 's',
+  fileName: `${id}.jpg`,
+  originalHash: id,
+  sku: null,
+  angle: null,
+  width: 10,
+  height: 10,
+  bytes: 1,
+  type: 'jpeg',
+  order: 0,
+  findings: [],
+  failure: null,
+  lightingId: null,
+  sorted: false,
+  twinOf: null,
+  touches: UNTOUCHED,
+  verdict: null,
+  ...change,
+})

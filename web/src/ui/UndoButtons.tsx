@@ -1,0 +1,30 @@
+import { Flex } from '@chakra-ui/react'
+import { redoNext, undoLast, useHistory, type HistoryScope } from '../data'
+import { Action } from './Action'
+
+/** Undo and redo of a shoot or of one shot; hovering says what. */
+export function UndoButtons({ scope }: { scope: HistoryScope }) {
+  const history = useHistory(scope)
+  const last = history.filter(({ undone }) => !undone).at(-1)
+  const next = history.find(({ undone }) => undone)
+  return (
+    <Flex gap="2px">
+      <Action
+        look="quiet"
+        disabled={!last}
+        title={last?.words}
+        onClick={() => void undoLast(scope)}
+      >
+        Undo
+      </Action>
+      <Action
+        look="quiet"
+        disabled={!next}
+        title={next?.words}
+        onClick={() => void redoNext(scope)}
+      >
+        Redo
+      </Action>
+    </Flex>
+  )
+}

@@ -1,0 +1,76 @@
+import { create } from 'zustand'
+import { database, type Shot } from '../data'
+import { sharedPool } from './pool'
+import { sortLightings } from './sortLightings'
+
+/** How far the measuring is; both 0 when nothing is measured. */
+export const useScan = create<{ readonly done: number; readonly total: number }>()(() => ({
+  done: 0,
+  total: 0,
+}))
+
+let scanning: Promise<void> | null = null
+let again = false
+let stopper: AbortController | null = null
+
+/** Measures all shots that have not been; called after intake and when the app starts. */
+export function continueScan(): Promise<void> {
+  if (scanning) again = true
+  scanning ??= scanAll().finally(() => {
+    scanning = null
+    useScan.setState({ done: 0, total: 0 })
+  })
+  return scanning
+}
+
+/** Holds the measuring; it goes on with `continueScan`. */
+export function stopScan(): void {
+  stopper?.abort()
+}
+
+async function scanAll(): Promise<void> {
+  const control = new AbortController()
+  stopper = control
+  do {
+    again = false
+    const queue = await unmeasured()
+    const shootIds = new Set(queue.map(({ shootId }) => shootId))
+    for (const shot of await database.shots.filter(({ sorted }) => !sorted).toArray())
+      shootIds.add(shot.shootId)
+    let done = 0
+    const total = queue.length
+    useScan.setState({ done, total })
+    const lane = async (): Promise<void> => {
+      for (let shot = queue.shift(); shot && !control.signal.aborted; shot = queue.shift()) {
+        await measure(shot, control.signal)
+        useScan.setState({ done: ++done, total })
+      }
+    }
+    await Promise.all(Array.from({ length: sharedPool().size }, lane))
+    for (const shootId of shootIds) await sortLightings(shootId)
+  } while (again && !control.signal.aborted)
+}
+
+async function unmeasured(): Promise<Shot[]> {
+  const shots = await database.shots.toArray()
+  const known = new Set(await database.measures.toCollection().primaryKeys())
+  const seen = new Set<string>()
+  return shots.filter(({ originalHash }) => {
+    if (known.has(originalHash) || seen.has(originalHash)) return false
+    seen.add(originalHash)
+    return true
+  })
+}
+
+async function measure({ originalHash }: Shot, signal: AbortSignal): Promise<void> {
+  const original = await database.originals.get(originalHash)
+  if (!original) return
+  try {
+    const job = { kind: 'measure', source: original.blob } as const
+    const result = await sharedPool().run<'measure'>(job, { signal })
+    await database.measures.put({ hash: originalHash, result })
+  } catch (error) {
+    // It was decoded when it came in; should it fail here, it stays unmeasured until the next start.
+    if (!signal.aborted) console.warn(`${originalHash} was not measured`, error)
+  }
+}
