@@ -55,6 +55,7 @@ export async function buildNode() {
     external: [
       'ssim.js',
       'sharp',
+      'exifr',
       'onnxruntime-web',
       'express',
       'open',

@@ -1,4 +1,4 @@
-import exifr from 'exifr/dist/full.esm.mjs'
+import exifr from 'exifr'
 import { z } from 'zod'
 
 /** What a camera wrote into a file; null where it wrote nothing. */

@@ -9,3 +9,4 @@ export {
   type ShotResult,
 } from './renderShot'
 export { packMatte, unpackMatte, type PackedMatte } from './packMatte'
+export { lightPicture, type LightOf } from './lightPicture'

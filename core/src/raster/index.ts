@@ -35,3 +35,4 @@ export { diagonal3, IDENTITY3, multiply3, transform3, type Matrix3 } from './mat
 export { gaussianBlur, softenInterleaved, softenPlane } from './blur'
 export { boxAbove, components, type Component, type Components } from './components'
 export { squaredDistance } from './distance'
+export { markClipping, strainView } from './inspect'

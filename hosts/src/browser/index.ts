@@ -1,1 +1,2 @@
 export { createBrowserPool, planPoolSize } from './browserPool'
+export { createBrowserPreviewer } from './browserPreviewer'

@@ -1,22 +1,13 @@
 /// <reference lib="webworker" />
-import finderUrl from '@cloudbank/core/models/finder.onnx?url'
-import runtimeLoader from 'finder-runtime.mjs?url'
-import runtimeWasm from 'finder-runtime.wasm?url'
-import { openFinder } from '../finderSession'
 import { serveEngine, type ToWorker } from '../pool'
 import { browserCodec } from './browserCodec'
+import { loadFinder } from './loadFinder'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
 
 const serve = serveEngine({
   codec: browserCodec,
-  loadFinder: async () => {
-    const response = await fetch(finderUrl)
-    return openFinder(new Uint8Array(await response.arrayBuffer()), {
-      wasm: runtimeWasm,
-      mjs: runtimeLoader,
-    })
-  },
+  loadFinder,
   sha256: async (bytes) => {
     const digest = await crypto.subtle.digest('SHA-256', bytes as Uint8Array<ArrayBuffer>) // never shared
     return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('')

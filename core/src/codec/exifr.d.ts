@@ -1,4 +1,0 @@
-declare module 'exifr/dist/full.esm.mjs' {
-  import exifr from 'exifr'
-  export default exifr
-}

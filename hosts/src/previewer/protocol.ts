@@ -1,0 +1,81 @@
+import type { BriefSteps } from '@cloudbank/core/brief'
+import type { PackedMatte } from '@cloudbank/core/engine'
+import type { Histogram } from '@cloudbank/core/measure'
+import type { Rgb, Size } from '@cloudbank/core/raster'
+import type { CubeLut, LightSettings, NeutralReading, Spot, StepId } from '@cloudbank/core/steps'
+
+/** What is laid over a drawn picture. */
+export interface Marks {
+  readonly clipping: boolean
+  /** Strength of the strain view; null shows the picture itself. */
+  readonly strain: number | null
+}
+
+/** What the previewer can be asked for. Pictures and views go by names that the asker chooses. */
+export type PreviewRequest =
+  /** Decodes a photograph and keeps it, at most `sidePx` long and, if `whole`, at its own size too. */
+  | {
+      readonly kind: 'open'
+      readonly picture: string
+      readonly source: Blob
+      readonly sidePx: number
+      readonly whole: boolean
+    }
+  | { readonly kind: 'close'; readonly picture: string }
+  /** Takes over a canvas to draw a view on. */
+  | { readonly kind: 'adopt'; readonly view: string; readonly canvas: OffscreenCanvas }
+  | { readonly kind: 'abandon'; readonly view: string }
+  /** Draws a photograph after Light. */
+  | {
+      readonly kind: 'draw'
+      readonly view: string
+      readonly picture: string
+      readonly settings: LightSettings
+      readonly cube: CubeLut | null
+      /** At its own size instead of the preview's; needs a picture opened `whole`. */
+      readonly whole: boolean
+      readonly marks: Marks
+    }
+  /** Reads a spot of the photograph as it is, before Light. */
+  | { readonly kind: 'read'; readonly picture: string; readonly spot: Spot }
+  /** The colour that was last drawn at a place, as fractions of the sides. */
+  | { readonly kind: 'pixel'; readonly view: string; readonly x: number; readonly y: number }
+  /** The picture as it leaves each step. */
+  | {
+      readonly kind: 'stages'
+      readonly picture: string
+      readonly steps: BriefSteps
+      readonly cube: CubeLut | null
+      readonly matte: PackedMatte | null
+      readonly sidePx: number
+    }
+
+/** A small picture by itself, straight sRGB bytes. */
+export interface StagePicture extends Size {
+  readonly step: StepId
+  readonly data: Uint8ClampedArray
+}
+
+export interface PreviewAnswers {
+  open: Size
+  close: null
+  adopt: null
+  abandon: null
+  draw: Size & {
+    readonly histogram: Histogram
+    /** Time that the drawing took in the worker, in ms. */
+    readonly tookMs: number
+  }
+  read: NeutralReading
+  pixel: { readonly srgb: Rgb; readonly lab: Rgb } | null
+  stages: readonly StagePicture[]
+}
+
+export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }
+export type FromPreviewer =
+  | {
+      readonly callId: number
+      readonly ok: true
+      readonly answer: PreviewAnswers[PreviewRequest['kind']]
+    }
+  | { readonly callId: number; readonly ok: false; readonly message: string }
