@@ -88,6 +88,7 @@ function Place({ shootId }: { shootId: string }) {
 
 const STATIONS = [
   { path: '', word: 'Sheet' },
+  { path: 'lightings', word: 'Lightings' },
   { path: 'brief', word: 'Brief' },
   { path: 'deliver', word: 'Deliver' },
 ] as const
@@ -97,6 +98,7 @@ function Stations({ shootId }: { shootId: string }) {
   const view = useShootView(shootId)
   const base = `/shoots/${shootId}`
   useCommand('sheet', () => void navigate(base))
+  useCommand('lightings', () => void navigate(`${base}/lightings`))
   useCommand('brief', () => void navigate(`${base}/brief`))
   useCommand('deliver', () => void navigate(`${base}/deliver`))
   return (
@@ -112,7 +114,7 @@ function Stations({ shootId }: { shootId: string }) {
       borderColor="hairline"
     >
       {STATIONS.map(({ path, word }) => (
-        <NavLink key={word} to={path ? `${base}/${path}` : base} end>
+        <NavLink key={word} to={path ? `${base}/${path}` : base} end={path === ''}>
           {({ isActive }) => (
             <Flex
               align="center"

@@ -4,6 +4,7 @@ export const KEYS = {
   help: { key: 'shift+?', words: 'Keys', shown: '?' },
   sky: { key: 'y', words: 'Change the sky' },
   sheet: { key: 's', words: 'Go to the sheet' },
+  lightings: { key: 'l', words: 'Go to the lightings' },
   brief: { key: 'b', words: 'Open the brief' },
   deliver: { key: 'd', words: 'Go to Deliver' },
   home: { key: 'h', words: 'Go home' },

@@ -31,3 +31,10 @@ export function formatDuration(ms: number): string {
 /** “1200 × 900”. */
 export const formatSize = ({ width, height }: { width: number; height: number }): string =>
   `${width} × ${height}`
+
+/** “+0.30”, “−12”, “0”: with a true minus. */
+export function formatSigned(value: number, digits = 0): string {
+  const words = Math.abs(value).toFixed(digits)
+  if (Number(words) === 0) return words
+  return `${value < 0 ? '−' : '+'}${words}`
+}

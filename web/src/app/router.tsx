@@ -2,6 +2,7 @@ import { createBrowserRouter } from 'react-router'
 import { BriefPage } from '../features/brief'
 import { DeliverPage } from '../features/deliver'
 import { DemoPage, HomePage } from '../features/home'
+import { LightingsPage, NeutralPage } from '../features/lightings'
 import { SheetPage } from '../features/sheet'
 import { ShotPage } from '../features/shot'
 import { Lost } from './Lost'
@@ -15,6 +16,8 @@ export const router = createBrowserRouter([
       { path: '/', element: <HomePage /> },
       { path: '/demo', element: <DemoPage /> },
       { path: '/shoots/:shootId', element: <SheetPage /> },
+      { path: '/shoots/:shootId/lightings', element: <LightingsPage /> },
+      { path: '/shoots/:shootId/lightings/:lightingId', element: <NeutralPage /> },
       { path: '/shoots/:shootId/brief', element: <BriefPage /> },
       { path: '/shoots/:shootId/deliver', element: <DeliverPage /> },
       { path: '/shoots/:shootId/shots/:shotId', element: <ShotPage /> },

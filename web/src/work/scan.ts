@@ -1,4 +1,5 @@
 import { create } from 'zustand'
+import { useNotices } from '../app/notices'
 import { database, type Shot } from '../data'
 import { sharedPool } from './pool'
 import { sortLightings } from './sortLightings'
@@ -62,7 +63,7 @@ async function unmeasured(): Promise<Shot[]> {
   })
 }
 
-async function measure({ originalHash }: Shot, signal: AbortSignal): Promise<void> {
+async function measure({ originalHash, fileName }: Shot, signal: AbortSignal): Promise<void> {
   const original = await database.originals.get(originalHash)
   if (!original) return
   try {
@@ -71,6 +72,7 @@ async function measure({ originalHash }: Shot, signal: AbortSignal): Promise<voi
     await database.measures.put({ hash: originalHash, result })
   } catch (error) {
     // It was decoded when it came in; should it fail here, it stays unmeasured until the next start.
-    if (!signal.aborted) console.warn(`${originalHash} was not measured`, error)
+    const reason = error instanceof Error ? error.message : String(error)
+    if (!signal.aborted) useNotices.getState().need(`${fileName} was not measured: ${reason}.`)
   }
 }

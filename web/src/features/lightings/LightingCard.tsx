@@ -1,0 +1,204 @@
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
+import { format, parseISO } from 'date-fns'
+import { useEffect, useState } from 'react'
+import { countOf } from '../../app/numbers'
+import { useNotices } from '../../app/notices'
+import { usePictureUrl, type Lighting, type ShootView, type Shot } from '../../data'
+import { Action, Attention, Choose } from '../../ui'
+import { evenOut } from '../../work/evenOut'
+import {
+  carryNeutral,
+  mergeLightings,
+  readNeutralInto,
+  renameLighting,
+  takeOffNeutral,
+} from '../../work/lightings'
+import { ShotRow } from './ShotRow'
+
+interface Props {
+  readonly lighting: Lighting
+  readonly view: ShootView
+  readonly shots: readonly Shot[]
+  readonly others: readonly Lighting[]
+  readonly selected: ReadonlySet<string>
+  readonly onToggle: (id: string) => void
+  readonly onRead: () => void
+}
+
+/** One lighting: reference shot with its spot, what was read, and the shots that follow. */
+export function LightingCard(props: Props) {
+  const { lighting, view, shots, others, selected, onToggle, onRead } = props
+  const { neutral } = lighting
+  const reference = view.shots.find(
+    ({ id }) => id === (neutral?.shotId ?? lighting.referenceShotId),
+  )
+  const card = reference && view.measures.get(reference.originalHash)?.card
+  const even = async (): Promise<void> => {
+    const { evens, left } = await evenOut(view, shots, lighting.name)
+    useNotices
+      .getState()
+      .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
+  }
+  return (
+    <Flex
+      as="section"
+      aria-label={lighting.name}
+      gap="20px"
+      padding="16px"
+      marginBottom="14px"
+      background="paper"
+      borderWidth="1px"
+      borderColor="hairline"
+      borderRadius="4px"
+    >
+      <Reference shot={reference} neutral={neutral} onRead={onRead} />
+      <Box flex="1" minWidth="0">
+        <Flex align="baseline" gap="12px" marginBottom="4px" wrap="wrap">
+          <Name lighting={lighting} />
+          <Text color="softInk">{countOf(shots.length, 'shot')}</Text>
+        </Flex>
+        {neutral ? (
+          <Text fontFamily="mono" fontSize="12px" color="softInk" data-testid="gains">
+            gains {neutral.gains.map((gain) => gain.toFixed(3)).join(' ')}, read{' '}
+            {format(neutral.readAt, 'd MMM HH:mm')}
+          </Text>
+        ) : (
+          <Flex align="center" gap="8px">
+            <Attention />
+            <Text>
+              No neutral read{card ? `; a grey card was found on ${reference.fileName}` : ''}
+            </Text>
+          </Flex>
+        )}
+        <Flex gap="4px" marginY="8px" wrap="wrap" align="center" marginLeft="-6px">
+          {card && !neutral && (
+            <Action
+              marginLeft="6px"
+              marginRight="6px"
+              onClick={() => void readNeutralInto(lighting, reference, card.spot, card.reading)}
+            >
+              Read the card for {countOf(shots.length, 'shot')}
+            </Action>
+          )}
+          <Action look="quiet" onClick={onRead}>
+            {neutral ? 'Read again' : 'Choose a spot'}
+          </Action>
+          {neutral && (
+            <Action look="quiet" onClick={() => void takeOffNeutral(lighting)}>
+              Take off
+            </Action>
+          )}
+          <Action look="quiet" onClick={() => void even()}>
+            Even out
+          </Action>
+          {neutral && others.length > 0 && (
+            <Choose
+              words="Carry neutral to"
+              options={others.map((other) => ({ id: other.id, words: other.name }))}
+              onChoose={(id) => {
+                const to = others.find((other) => other.id === id)
+                if (to) void carryNeutral(lighting, to)
+              }}
+            />
+          )}
+          {others.length > 0 && (
+            <Choose
+              words="Merge into"
+              options={others.map((other) => ({ id: other.id, words: other.name }))}
+              onChoose={(id) => {
+                const to = others.find((other) => other.id === id)
+                if (to) void mergeLightings(lighting, to, shots)
+              }}
+            />
+          )}
+        </Flex>
+        <ShotRow
+          dropId={lighting.id}
+          shots={shots}
+          selected={selected}
+          referenceId={reference?.id ?? null}
+          onToggle={onToggle}
+        />
+      </Box>
+    </Flex>
+  )
+}
+
+function Name({ lighting }: { lighting: Lighting }) {
+  const [draft, setDraft] = useState(lighting.name)
+  useEffect(() => setDraft(lighting.name), [lighting.name])
+  const take = (): void => {
+    const name = draft.trim()
+    if (name !== '' && name !== lighting.name) void renameLighting(lighting, name)
+    else setDraft(lighting.name)
+  }
+  return (
+    <Flex align="baseline" gap="10px">
+      <Input
+        aria-label="Name of the lighting"
+        variant="flushed"
+        size="xs"
+        width="230px"
+        fontFamily="heading"
+        fontWeight="700"
+        fontSize="16px"
+        borderColor="transparent"
+        value={draft}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+      />
+      {lighting.takenAt && (
+        <Text color="softInk">{format(parseISO(lighting.takenAt), 'EEE d MMM yyyy')}</Text>
+      )}
+    </Flex>
+  )
+}
+
+function Reference(props: {
+  shot: Shot | undefined
+  neutral: Lighting['neutral']
+  onRead: () => void
+}) {
+  const { shot, neutral, onRead } = props
+  const preview = usePictureUrl(
+    shot ? { table: 'previews', id: shot.originalHash, version: '' } : null,
+  )
+  if (!shot)
+    return (
+      <Flex
+        width="220px"
+        height="165px"
+        flex="none"
+        background="mat"
+        align="center"
+        justify="center"
+      >
+        <Text color="softInk">No reference shot</Text>
+      </Flex>
+    )
+  const scale = Math.min(220 / shot.width, 165 / shot.height)
+  const width = shot.width * scale
+  const height = shot.height * scale
+  return (
+    <Flex width="220px" height="165px" flex="none" background="mat" align="center" justify="center">
+      <button type="button" onClick={onRead} aria-label={`Choose a spot on ${shot.fileName}`}>
+        <Box position="relative" style={{ width, height }}>
+          <img src={preview} alt={shot.fileName} style={{ width: '100%', height: '100%' }} />
+          {neutral && (
+            <Box
+              position="absolute"
+              width="12px"
+              height="12px"
+              borderRadius="50%"
+              borderWidth="1px"
+              borderColor="#FFFFFF"
+              boxShadow="0 0 0 1px #000000"
+              style={{ left: neutral.spot.x * width - 6, top: neutral.spot.y * height - 6 }}
+            />
+          )}
+        </Box>
+      </button>
+    </Flex>
+  )
+}

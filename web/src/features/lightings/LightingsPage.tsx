@@ -1,0 +1,137 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
+import { useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { useCommand } from '../../app/commands'
+import { Lost } from '../../app/Lost'
+import { countOf } from '../../app/numbers'
+import { useNotices } from '../../app/notices'
+import { useShootView, type Lighting, type ShootView, type Shot } from '../../data'
+import { Action, UndoButtons } from '../../ui'
+import { evenOut } from '../../work/evenOut'
+import { moveShots, splitOff } from '../../work/lightings'
+import { LightingCard } from './LightingCard'
+import { ShotRow } from './ShotRow'
+
+/** A drag begins after this many pixels, so that a click stays a click. */
+const DRAG_PX = 5
+
+/** The lightings of a shoot, a card each; shots are dragged between them. */
+export function LightingsPage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  return view === null ? <Lost /> : <Lightings view={view} />
+}
+
+function Lightings({ view }: { view: ShootView }) {
+  const navigate = useNavigate()
+  const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_PX } }),
+  )
+  const lightings = useMemo(
+    () =>
+      [...view.lightings.values()].sort((a, b) =>
+        (a.takenAt ?? '9') < (b.takenAt ?? '9') ? -1 : 1,
+      ),
+    [view.lightings],
+  )
+  const shotsOf = (id: string | null): Shot[] =>
+    view.shots.filter(({ lightingId }) => lightingId === id)
+  const unassigned = shotsOf(null)
+  const chosen = view.shots.filter(({ id }) => selected.has(id))
+  const clear = (): void => setSelected(new Set())
+  const toggle = (id: string): void =>
+    setSelected((before) => {
+      const next = new Set(before)
+      if (!next.delete(id)) next.add(id)
+      return next
+    })
+  const move = (shots: readonly Shot[], to: Lighting | null): void => {
+    void moveShots(shots, to)
+    clear()
+  }
+  const drop = ({ active, over }: DragEndEvent): void => {
+    if (!over) return
+    const dragged = selected.has(String(active.id))
+      ? chosen
+      : view.shots.filter(({ id }) => id === active.id)
+    move(dragged, view.lightings.get(String(over.id)) ?? null)
+  }
+  const evenAll = async (): Promise<void> => {
+    const { evens, left } = await evenOut(view, view.shots, 'the whole shoot')
+    useNotices
+      .getState()
+      .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
+  }
+  useCommand('clear', clear)
+
+  return (
+    <Flex direction="column" height="100%">
+      <Flex align="center" gap="12px" height="48px" flex="none" paddingX="24px">
+        <Heading as="h1" fontSize="22px" fontWeight="750">
+          Lightings
+        </Heading>
+        <Text color="softInk">{countOf(lightings.length, 'lighting')}</Text>
+        <Box flex="1" />
+        {chosen.length > 0 && (
+          <>
+            <Text color="softInk">{countOf(chosen.length, 'shot')} selected</Text>
+            {lightings.map((lighting) => (
+              <Action key={lighting.id} look="quiet" onClick={() => move(chosen, lighting)}>
+                To {lighting.name}
+              </Action>
+            ))}
+            <Action
+              look="quiet"
+              onClick={() => {
+                void splitOff(chosen, view.lightings.get(chosen[0]?.lightingId ?? '') ?? null)
+                clear()
+              }}
+            >
+              To a new one
+            </Action>
+          </>
+        )}
+        {chosen.length === 0 && (
+          <Action look="quiet" onClick={() => void evenAll()}>
+            Even out the whole shoot
+          </Action>
+        )}
+        <UndoButtons scope={{ shootId: view.shoot.id }} />
+      </Flex>
+      <DndContext sensors={sensors} onDragEnd={drop}>
+        <Box flex="1" overflowY="auto" paddingX="24px" paddingBottom="24px">
+          {lightings.map((lighting) => (
+            <LightingCard
+              key={lighting.id}
+              lighting={lighting}
+              view={view}
+              shots={shotsOf(lighting.id)}
+              others={lightings.filter(({ id }) => id !== lighting.id)}
+              selected={selected}
+              onToggle={toggle}
+              onRead={() => void navigate(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
+            />
+          ))}
+          {lightings.length === 0 && (
+            <Text color="softInk">
+              None yet. They are made when the photographs have been measured.
+            </Text>
+          )}
+          {(unassigned.length > 0 || lightings.length > 0) && (
+            <ShotRow
+              dropId="none"
+              title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
+              shots={unassigned}
+              selected={selected}
+              referenceId={null}
+              onToggle={toggle}
+            />
+          )}
+        </Box>
+      </DndContext>
+    </Flex>
+  )
+}

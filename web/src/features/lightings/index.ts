@@ -1,0 +1,2 @@
+export { LightingsPage } from './LightingsPage'
+export { NeutralPage } from './NeutralPage'

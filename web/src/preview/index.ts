@@ -1,0 +1,3 @@
+export { LightCanvas, NO_MARKS } from './LightCanvas'
+export { sharedPreviewer } from './previewer'
+export { useOpenPicture, type OpenPicture } from './useOpenPicture'

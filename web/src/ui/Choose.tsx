@@ -1,0 +1,29 @@
+import { NativeSelect } from '@chakra-ui/react'
+
+/** A list to choose one thing from, which is then done. */
+export function Choose(props: {
+  readonly words: string
+  readonly options: readonly { readonly id: string; readonly words: string }[]
+  readonly onChoose: (id: string) => void
+}) {
+  return (
+    <NativeSelect.Root size="xs" width="170px" variant="plain">
+      <NativeSelect.Field
+        aria-label={props.words}
+        value=""
+        fontSize="13px"
+        onChange={(event) => props.onChoose(event.target.value)}
+      >
+        <option value="" disabled>
+          {props.words} …
+        </option>
+        {props.options.map(({ id, words }) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  )
+}

@@ -1,0 +1,66 @@
+import { luminance, type Rgb } from '@cloudbank/core/raster'
+import { THRESHOLDS } from '@cloudbank/core/findings'
+import { neutralGains, planEvenOut, type EvenInput, type EvenPlan } from '@cloudbank/core/steps'
+import { change, perform, type Lighting, type ShootView, type Shot } from '../data'
+import { lightingOf } from './recipe'
+
+/** What evening out goes by for shots of a shoot; unmeasured ones are left out. */
+export function evenInputs(view: EvenView, shots: readonly Shot[]): EvenInput[] {
+  return shots.flatMap((shot) => {
+    const measures = view.measures.get(shot.originalHash)?.measures
+    if (!measures) return []
+    const { backdrop, product } = measures
+    const plain = backdrop.share01 >= THRESHOLDS.plainShare01
+    const gains = gainsOf(lightingOf(shot, view.lightings), backdrop)
+    const [r, g, b] = backdrop.linear
+    return [
+      {
+        id: shot.id,
+        backdropLight: plain ? luminance([r * gains[0], g * gains[1], b * gains[2]]) : null,
+        productTone: product?.tone01 ?? null,
+        product: shot.sku === null ? null : familyOf(shot.sku, view.products),
+        variant: shot.sku,
+      },
+    ]
+  })
+}
+
+type EvenView = Pick<ShootView, 'measures' | 'lightings' | 'products'>
+
+function gainsOf(
+  lighting: Lighting | null,
+  backdrop: { readonly linear: Rgb; readonly lightness: number; readonly share01: number },
+): Rgb {
+  const { linear: colour, lightness, share01: share } = backdrop
+  return lighting?.neutral?.gains ?? neutralGains({ colour, lightness, share }) ?? [1, 1, 1]
+}
+
+/** What all variants of a product have in common: name and type. */
+function familyOf(sku: string, products: ShootView['products']): string {
+  const product = products.get(sku)
+  return product ? `${product.name}/${product.type}` : sku
+}
+
+/** Evens out shots with one another and keeps it as touches; says how it went. */
+export async function evenOut(
+  view: ShootView,
+  shots: readonly Shot[],
+  what: string,
+): Promise<EvenPlan> {
+  const plan = planEvenOut(evenInputs(view, shots))
+  const changed = shots.filter(({ id }) => plan.evens.has(id))
+  await perform({
+    shootId: view.shoot.id,
+    shotIds: changed.map(({ id }) => id),
+    words: `Evened out ${what}`,
+    changes: changed.map((shot) =>
+      change('shots', shot, {
+        touches: {
+          ...shot.touches,
+          light: { ...shot.touches.light, even: plan.evens.get(shot.id) ?? null },
+        },
+      }),
+    ),
+  })
+  return plan
+}
