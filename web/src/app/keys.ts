@@ -28,6 +28,13 @@ export const KEYS = {
   actual: { key: 'n', words: 'One picture pixel for one screen pixel' },
   wipe: { key: 'w', words: 'Wipe between original and result' },
   beside: { key: 'g', words: 'Original and result side by side' },
+  clipping: { key: 'c', words: 'Show what is clipped' },
+  strain: { key: 'x', words: 'Strain view: exaggerate tones' },
+  nextStage: { key: ']', words: 'Next stage' },
+  previousStage: { key: '[', words: 'Previous stage' },
+  pass: { key: 'v', words: 'Pass the shot' },
+  return: { key: 'j', words: 'Return the shot, with a reason' },
+  carry: { key: 't', words: 'Carry this shot’s settings to others' },
   single: { key: 'r', words: 'Result alone' },
 } as const satisfies Record<string, { key: string; words: string; shown?: string }>
 

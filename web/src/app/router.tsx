@@ -4,7 +4,7 @@ import { DeliverPage } from '../features/deliver'
 import { DemoPage, HomePage } from '../features/home'
 import { LightingsPage, NeutralPage } from '../features/lightings'
 import { SheetPage } from '../features/sheet'
-import { ShotPage } from '../features/shot'
+import { BenchPage } from '../features/bench'
 import { Lost } from './Lost'
 import { Shell } from './Shell'
 
@@ -20,7 +20,7 @@ export const router = createBrowserRouter([
       { path: '/shoots/:shootId/lightings/:lightingId', element: <NeutralPage /> },
       { path: '/shoots/:shootId/brief', element: <BriefPage /> },
       { path: '/shoots/:shootId/deliver', element: <DeliverPage /> },
-      { path: '/shoots/:shootId/shots/:shotId', element: <ShotPage /> },
+      { path: '/shoots/:shootId/shots/:shotId', element: <BenchPage /> },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -3,7 +3,8 @@ import { format, parseISO } from 'date-fns'
 import { useEffect, useState } from 'react'
 import { countOf } from '../../app/numbers'
 import { useNotices } from '../../app/notices'
-import { usePictureUrl, type Lighting, type ShootView, type Shot } from '../../data'
+import type { Lighting, ShootView, Shot } from '../../data'
+import { LitPreview } from '../../preview'
 import { Action, Attention, Choose } from '../../ui'
 import { evenOut } from '../../work/evenOut'
 import {
@@ -51,7 +52,7 @@ export function LightingCard(props: Props) {
       borderColor="hairline"
       borderRadius="4px"
     >
-      <Reference shot={reference} neutral={neutral} onRead={onRead} />
+      <Reference view={view} shot={reference} neutral={neutral} onRead={onRead} />
       <Box flex="1" minWidth="0">
         <Flex align="baseline" gap="12px" marginBottom="4px" wrap="wrap">
           <Name lighting={lighting} />
@@ -113,6 +114,7 @@ export function LightingCard(props: Props) {
           )}
         </Flex>
         <ShotRow
+          view={view}
           dropId={lighting.id}
           shots={shots}
           selected={selected}
@@ -156,14 +158,12 @@ function Name({ lighting }: { lighting: Lighting }) {
 }
 
 function Reference(props: {
+  view: ShootView
   shot: Shot | undefined
   neutral: Lighting['neutral']
   onRead: () => void
 }) {
-  const { shot, neutral, onRead } = props
-  const preview = usePictureUrl(
-    shot ? { table: 'previews', id: shot.originalHash, version: '' } : null,
-  )
+  const { view, shot, neutral, onRead } = props
   if (!shot)
     return (
       <Flex
@@ -184,7 +184,7 @@ function Reference(props: {
     <Flex width="220px" height="165px" flex="none" background="mat" align="center" justify="center">
       <button type="button" onClick={onRead} aria-label={`Choose a spot on ${shot.fileName}`}>
         <Box position="relative" style={{ width, height }}>
-          <img src={preview} alt={shot.fileName} style={{ width: '100%', height: '100%' }} />
+          <LitPreview view={view} shot={shot} sidePx={440} />
           {neutral && (
             <Box
               position="absolute"

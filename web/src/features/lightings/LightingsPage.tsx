@@ -122,6 +122,7 @@ function Lightings({ view }: { view: ShootView }) {
           )}
           {(unassigned.length > 0 || lightings.length > 0) && (
             <ShotRow
+              view={view}
               dropId="none"
               title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
               shots={unassigned}

@@ -41,7 +41,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
   const [radiusAt, setRadiusAt] = useState(2)
   const radius = RADII[radiusAt] ?? RADII[2]
   const [hovered, setHovered] = useState<Spot | null>(null)
-  const picture = useOpenPicture(shot?.originalHash ?? null, PICTURE_SIDE_PX)
+  const picture = useOpenPicture(shot?.originalHash ?? null, { sidePx: PICTURE_SIDE_PX })
   const readSpot =
     hovered ?? (lighting.neutral?.shotId === shot?.id ? (lighting.neutral?.spot ?? null) : null)
   const reading = useReading(picture?.name ?? null, readSpot)
@@ -111,7 +111,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             gap="8px"
             overflowX="auto"
             flex="none"
-            paddingY="3px"
+            padding="4px"
             role="listbox"
             aria-label="Reference shot"
           >
@@ -216,7 +216,10 @@ function TriedPicture(
 }
 
 function Sibling(props: TriedProps) {
-  const picture = useOpenPicture(props.shot.originalHash, SIBLING_SIDE_PX)
+  const picture = useOpenPicture(props.shot.originalHash, {
+    sidePx: SIBLING_SIDE_PX,
+    from: 'previews',
+  })
   return (
     <Box>
       <Box height="150px" background="mat">

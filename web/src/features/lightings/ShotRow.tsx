@@ -1,8 +1,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
-import { usePictureUrl, type Shot } from '../../data'
+import type { ShootView, Shot } from '../../data'
+import { LitPreview } from '../../preview'
 
 interface Props {
+  readonly view: ShootView
   /** What a shot dropped here goes to. */
   readonly dropId: string
   readonly title?: string
@@ -13,7 +15,7 @@ interface Props {
 }
 
 /** Shots in a row that wraps; each can be selected and dragged, and others dropped here. */
-export function ShotRow({ dropId, title, shots, selected, referenceId, onToggle }: Props) {
+export function ShotRow({ view, dropId, title, shots, selected, referenceId, onToggle }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: dropId })
   return (
     <Box
@@ -33,6 +35,7 @@ export function ShotRow({ dropId, title, shots, selected, referenceId, onToggle 
         {shots.map((shot) => (
           <DraggableShot
             key={shot.id}
+            view={view}
             shot={shot}
             selected={selected.has(shot.id)}
             reference={shot.id === referenceId}
@@ -45,13 +48,13 @@ export function ShotRow({ dropId, title, shots, selected, referenceId, onToggle 
 }
 
 function DraggableShot(props: {
+  view: ShootView
   shot: Shot
   selected: boolean
   reference: boolean
   onToggle: (id: string) => void
 }) {
-  const { shot, selected, reference, onToggle } = props
-  const preview = usePictureUrl({ table: 'previews', id: shot.originalHash, version: '' })
+  const { view, shot, selected, reference, onToggle } = props
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: shot.id })
   return (
     <button
@@ -75,12 +78,7 @@ function DraggableShot(props: {
         background="mat"
         boxShadow={selected ? '0 0 0 1px {colors.paper}, 0 0 0 3px {colors.ink}' : undefined}
       >
-        <img
-          src={preview}
-          alt=""
-          draggable={false}
-          style={{ width: '100%', height: '100%', objectFit: 'contain' }}
-        />
+        <LitPreview view={view} shot={shot} sidePx={128} />
       </Box>
       {reference && <Box height="3px" marginTop="2px" background="ink" />}
     </button>

@@ -8,7 +8,8 @@ export type Compare = 'result' | 'wipe' | 'beside'
 interface Props {
   /** Sides of the result, in pixels. */
   readonly picture: Sides
-  readonly result: string | undefined
+  /** What fills the result's place: a picture's address, or something that draws itself. */
+  readonly result: string | React.ReactElement | undefined
   readonly original: string | undefined
   /** The part of the original that became the result, as fractions of its sides. */
   readonly window: {
@@ -20,6 +21,8 @@ interface Props {
   readonly compare: Compare
   readonly showOriginal: boolean
   readonly onScale: (scale: number) => void
+  /** Told where in the result the pointer is, as fractions of its sides; null when outside. */
+  readonly onPoint?: (point: { x: number; y: number } | null) => void
 }
 
 /**
@@ -73,7 +76,16 @@ export function Viewer(props: Props) {
     return () => element.removeEventListener('wheel', onWheel)
   }, [pane.width])
 
+  const point = (event: React.PointerEvent): void => {
+    if (!view || !frame.current) return
+    const box = frame.current.getBoundingClientRect()
+    const x = (((event.clientX - box.left) % pane.width) - view.x) / (picture.width * view.scale)
+    const y = (event.clientY - box.top - view.y) / (picture.height * view.scale)
+    const inside = x >= 0 && x < 1 && y >= 0 && y < 1
+    props.onPoint?.(inside ? { x, y } : null)
+  }
   const pan = (event: React.PointerEvent): void => {
+    point(event)
     if (event.buttons !== 1) return
     setView((v) => v && { ...v, x: v.x + event.movementX, y: v.y + event.movementY })
   }
@@ -95,6 +107,7 @@ export function Viewer(props: Props) {
       data-testid="viewer"
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
       onPointerMove={pan}
+      onPointerLeave={() => props.onPoint?.(null)}
     >
       {view &&
         Array.from({ length: panes }, (_, i) => {
@@ -175,10 +188,12 @@ function Layer({
   const width = picture.width * scale
   const height = picture.height * scale
   const pixelated = scale * devicePixelRatio >= 2 ? 'pixelated' : 'auto'
+  if (kind === 'result' && typeof result === 'object')
+    return <div style={{ position: 'absolute', left: x, top: y, width, height }}>{result}</div>
   if (kind === 'result')
     return (
       <img
-        src={result}
+        src={typeof result === 'string' ? result : undefined}
         alt="The result"
         draggable={false}
         style={{

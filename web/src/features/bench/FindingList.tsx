@@ -1,0 +1,40 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { FINDINGS } from '@cloudbank/core/findings'
+import type { Rendition, ShootView, Shot } from '../../data'
+import { Attention } from '../../ui'
+import { describeFinding, photographFindings } from '../../work/findings'
+
+/** What was found about a shot, with figures and remedies. */
+export function FindingList(props: { view: ShootView; shot: Shot; shown: Rendition | undefined }) {
+  const { view, shot, shown } = props
+  const findings = [
+    ...(photographFindings(view).get(shot.id) ?? []),
+    ...shot.findings,
+    ...(shown?.findings ?? []),
+  ]
+  return (
+    <>
+      <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
+        Findings
+      </Heading>
+      {shot.failure && (
+        <Flex gap="8px" align="baseline">
+          <Attention />
+          <Text>Could not be made: {shot.failure}</Text>
+        </Flex>
+      )}
+      {findings.length === 0 && !shot.failure && <Text color="softInk">None.</Text>}
+      {findings.map((finding, i) => (
+        <Box key={`${finding.code}${i}`} marginBottom="8px">
+          <Flex gap="8px" align="center">
+            {FINDINGS[finding.code].weight !== 'note' && <Attention />}
+            <Text fontWeight="600">{FINDINGS[finding.code].title}</Text>
+          </Flex>
+          <Text fontSize="12px" color="softInk">
+            {describeFinding(finding)} {FINDINGS[finding.code].remedy}
+          </Text>
+        </Box>
+      ))}
+    </>
+  )
+}

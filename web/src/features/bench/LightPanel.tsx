@@ -1,0 +1,177 @@
+import { Box, Flex, Heading, Switch, Text } from '@chakra-ui/react'
+import { formatSigned } from '../../app/numbers'
+import type { ShootView, Shot } from '../../data'
+import { Action, Range } from '../../ui'
+import { lightingOf } from '../../work/recipe'
+import { CurveEditor } from './CurveEditor'
+import { describeSlider, SLIDERS, type Slider } from './lightFields'
+import { LookPicker } from './LookPicker'
+import type { LightEditor } from './useLightEditor'
+
+const LEVELS = [
+  { id: 'shot', words: 'This shot' },
+  { id: 'lighting', words: 'Its lighting' },
+  { id: 'brief', words: 'The brief' },
+] as const
+
+/** The settings of Light, each with where it comes from. */
+export function LightPanel(props: { editor: LightEditor; view: ShootView; shot: Shot }) {
+  const { editor, view, shot } = props
+  const lighting = lightingOf(shot, view.lightings)
+  const { settings } = editor
+  return (
+    <Box>
+      <Text color="softInk" fontSize="12px" marginBottom="4px">
+        A change is kept for
+      </Text>
+      <Flex gap="4px" role="radiogroup" aria-label="A change is kept for" marginBottom="12px">
+        {LEVELS.map(({ id, words }) => (
+          <Action
+            key={id}
+            role="radio"
+            aria-checked={editor.level === id}
+            look={editor.level === id ? 'main' : 'plain'}
+            minHeight="26px"
+            paddingX="8px"
+            fontSize="12px"
+            disabled={id === 'lighting' && !editor.hasLighting}
+            onClick={() => editor.setLevel(id)}
+          >
+            {words}
+          </Action>
+        ))}
+      </Flex>
+      <Group title="Neutral" origin={editor.originOf('neutral')}>
+        <Text fontSize="12px">
+          {settings.neutral.from === 'gains'
+            ? `Read for ${lighting?.name ?? 'this shot'}: ${settings.neutral.red.toFixed(3)} ${settings.neutral.green.toFixed(3)} ${settings.neutral.blue.toFixed(3)}`
+            : settings.neutral.from === 'backdrop'
+              ? 'From the backdrop, where it is grey'
+              : 'As photographed'}
+        </Text>
+      </Group>
+      {(['Tone', 'Colour', 'Backdrop'] as const).map((group) => (
+        <Group key={group} title={group}>
+          {group === 'Tone' && <AutoTone editor={editor} />}
+          {SLIDERS.filter((slider) => slider.group === group).map((slider) => (
+            <SliderRow key={slider.key} slider={slider} editor={editor} />
+          ))}
+          {group === 'Tone' && <CurveEditor editor={editor} />}
+          {group === 'Backdrop' && settings.even && (
+            <Flex align="center" gap="8px">
+              <Text flex="1" fontSize="12px">
+                Evened out {formatSigned(settings.even.ev, 2)} EV
+                {settings.even.mid !== 0 &&
+                  `, middle tones ${formatSigned(settings.even.mid * 100, 0)}`}
+              </Text>
+              <Action
+                look="quiet"
+                onClick={() => editor.release('Evening out taken off', ['even'])}
+              >
+                Take off
+              </Action>
+            </Flex>
+          )}
+        </Group>
+      ))}
+      <Group title="Look" origin={editor.originOf('look')}>
+        <LookPicker editor={editor} name={shot.fileName} />
+      </Group>
+    </Box>
+  )
+}
+
+const ORIGIN_WORDS = { shot: 'this shot', lighting: 'lighting', brief: '' } as const
+
+function Group(props: {
+  title: string
+  origin?: keyof typeof ORIGIN_WORDS
+  children: React.ReactNode
+}) {
+  return (
+    <Box paddingY="8px" borderTopWidth="1px" borderColor="hairline">
+      <Flex align="baseline" marginBottom="4px">
+        <Heading as="h3" fontSize="13px" fontWeight="700" flex="1">
+          {props.title}
+        </Heading>
+        {props.origin && (
+          <Text fontSize="11px" color="softInk">
+            {ORIGIN_WORDS[props.origin]}
+          </Text>
+        )}
+      </Flex>
+      {props.children}
+    </Box>
+  )
+}
+
+function AutoTone({ editor }: { editor: LightEditor }) {
+  const { autoTone } = editor.settings
+  return (
+    <Flex align="center" justify="space-between" marginBottom="4px">
+      <Text>Automatic</Text>
+      <Switch.Root
+        size="sm"
+        checked={autoTone}
+        onCheckedChange={({ checked }) =>
+          editor.keep(`Automatic tone ${checked ? 'on' : 'off'}`, { autoTone: checked })
+        }
+      >
+        <Switch.HiddenInput aria-label="Automatic tone" />
+        <Switch.Control />
+      </Switch.Root>
+    </Flex>
+  )
+}
+
+/** A slider with its value and its origin; a double click on the name puts it back. */
+function SliderRow({ slider, editor }: { slider: Slider; editor: LightEditor }) {
+  const { key, label, min, max, step, digits } = slider
+  const value = editor.settings[key]
+  const origin = editor.originOf(key)
+  const keep = (next: number): void =>
+    editor.keep(describeSlider(slider, next), { [key]: next }, key)
+  const take = (event: React.SyntheticEvent<HTMLInputElement>): void =>
+    keep(Number(event.currentTarget.value))
+  return (
+    <Box marginBottom="3px">
+      <Flex align="baseline" gap="6px" fontSize="12px" lineHeight="16px">
+        <Text
+          flex="1"
+          title="Double click: back to nothing"
+          onDoubleClick={() => keep(0)}
+          fontWeight={origin === 'shot' ? 700 : 400}
+        >
+          {label}
+        </Text>
+        <Text color="softInk" fontSize="11px">
+          {ORIGIN_WORDS[origin]}
+        </Text>
+        {origin === 'shot' && (
+          <button
+            type="button"
+            aria-label={`Take ${label} off this shot`}
+            title="Take off this shot"
+            onClick={() => editor.release(`${label} taken off`, [key])}
+          >
+            ×
+          </button>
+        )}
+        <Text fontFamily="mono" width="44px" textAlign="right">
+          {formatSigned(value, digits)}
+        </Text>
+      </Flex>
+      <Range
+        type="range"
+        aria-label={label}
+        min={min}
+        max={max}
+        step={step}
+        value={value}
+        onChange={(event) => editor.draft({ [key]: Number(event.target.value) })}
+        onPointerUp={take}
+        onKeyUp={(event) => /^(Arrow|Page|Home|End)/.test(event.key) && take(event)}
+      />
+    </Box>
+  )
+}

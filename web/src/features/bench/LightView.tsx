@@ -1,0 +1,57 @@
+import { Box } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import type { CubeLut, LightSettings } from '@cloudbank/core/steps'
+import type { Marks, PreviewAnswers } from '@cloudbank/hosts/previewer'
+import { LightCanvas, type OpenPicture } from '../../preview'
+
+/** The full-size picture follows when the settings have been still for this long. */
+const STILL_MS = 350
+/** The preview's longer side, in pixels: beyond it the full size has more to show. */
+const PREVIEW_SIDE_PX = 1600
+
+interface Props {
+  readonly picture: OpenPicture
+  readonly settings: LightSettings
+  readonly cube: CubeLut | null
+  readonly marks: Marks
+  /** Screen pixels for a pixel of the photograph. */
+  readonly scale: number
+  readonly onView: (view: string) => void
+  readonly onDrawn: (view: string, drawn: PreviewAnswers['draw']) => void
+}
+
+/** The photograph after Light: the preview at once, the full size over it when it can be seen. */
+export function LightView(props: Props) {
+  const { picture, settings, cube, marks, scale } = props
+  const longer = Math.max(picture.width, picture.height)
+  const wanted = longer > PREVIEW_SIDE_PX && scale * longer > PREVIEW_SIDE_PX
+  const still = useStill(settings, marks)
+  const common = { picture, settings, cube, marks, pixelated: scale >= 2 }
+  return (
+    <Box position="absolute" inset="0">
+      <LightCanvas
+        {...common}
+        label="After Light"
+        onDrawn={(view, drawn) => {
+          props.onView(view)
+          props.onDrawn(view, drawn)
+        }}
+      />
+      {wanted && still && (
+        <Box position="absolute" inset="0" data-testid="full-size">
+          <LightCanvas {...common} label="After Light, full size" whole />
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** Whether nothing has changed for a while. */
+function useStill(settings: LightSettings, marks: Marks): boolean {
+  const [stillFor, setStillFor] = useState<unknown>(null)
+  useEffect(() => {
+    const timer = setTimeout(() => setStillFor(settings), STILL_MS)
+    return () => clearTimeout(timer)
+  }, [settings, marks])
+  return stillFor === settings
+}

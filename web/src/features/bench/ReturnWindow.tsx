@@ -1,0 +1,38 @@
+import { Flex, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { Action, Window } from '../../ui'
+
+/** Asks why a shot goes back. */
+export function ReturnWindow(props: {
+  open: boolean
+  onClose: () => void
+  onReturn: (reason: string) => void
+}) {
+  const [reason, setReason] = useState('')
+  const ready = reason.trim() !== ''
+  const give = (): void => {
+    if (!ready) return
+    props.onReturn(reason.trim())
+    setReason('')
+    props.onClose()
+  }
+  return (
+    <Window title="Back to the bench" open={props.open} onClose={props.onClose} size="sm">
+      <Text marginBottom="8px">What is to be done about this shot?</Text>
+      <Input
+        aria-label="Reason"
+        autoFocus
+        size="sm"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && give()}
+      />
+      <Flex justify="flex-end" gap="8px" marginTop="14px">
+        <Action onClick={props.onClose}>Leave it</Action>
+        <Action look="main" disabled={!ready} onClick={give}>
+          Return
+        </Action>
+      </Flex>
+    </Window>
+  )
+}

@@ -1,1 +1,0 @@
-export { ShotPage } from './ShotPage'
