@@ -56,6 +56,7 @@ export async function buildNode() {
       'ssim.js',
       'sharp',
       'exifr',
+      'libheif-js',
       'onnxruntime-web',
       'express',
       'open',

@@ -49,6 +49,7 @@ export default defineConfig({
       '@jsquash/png',
       '@jsquash/webp',
       'onnxruntime-web',
+      'libheif-js',
       'finder-runtime.mjs?url',
       'finder-runtime.wasm?url',
     ],

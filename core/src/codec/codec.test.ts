@@ -2,6 +2,7 @@ import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { FileError } from './fileError'
 import { readFileFacts } from './fileFacts'
+import { heifProfile } from './pngProfile'
 import { tagSrgb } from './tagSrgb'
 
 const noise = (width: number, height: number) =>
@@ -93,4 +94,12 @@ describe('tagSrgb', () => {
     expect(await sharp(tagged).metadata()).toMatchObject({ width: 33, height: 21, hasAlpha: true })
     expect(await sharp(tagged).raw().toBuffer()).toEqual(await sharp(plain).raw().toBuffer())
   })
+})
+
+test('the profile of a HEIC is found in its colour box', () => {
+  const profile = [1, 2, 3, 4, 5]
+  const box = [0, 0, 0, 12 + profile.length, ...Buffer.from('colrprof'), ...profile]
+  const bytes = Uint8Array.from([9, 9, 9, 9, ...box, 7, 7, 7, 7, 7, 7, 7, 7, 7])
+  expect([...heifProfile(bytes)!]).toEqual(profile)
+  expect(heifProfile(Uint8Array.from([0, 0, 0, 99, ...Buffer.from('colrprof'), 1, 2]))).toBeNull()
 })

@@ -31,7 +31,7 @@ export function describeFileProblem(problem: FileProblem): string {
     case 'not-a-picture':
       return `${problem.bytes.toLocaleString('en')} bytes long, not a picture`
     case 'unsupported':
-      return `a ${problem.type} file; JPEG, PNG, WebP and AVIF are taken in`
+      return `a ${problem.type} file; JPEG, PNG, WebP, AVIF, TIFF and HEIC are taken in`
     case 'cut-short':
       return `cut short after ${problem.bytes.toLocaleString('en')} bytes; copy it again from the camera`
     case 'too-large':

@@ -1,7 +1,8 @@
 import { imageSize } from 'image-size'
 import { FileError } from './fileError'
 
-export type FileType = 'jpeg' | 'png' | 'webp' | 'avif'
+export const FILE_TYPES = ['jpeg', 'png', 'webp', 'avif', 'tiff', 'heic'] as const
+export type FileType = (typeof FILE_TYPES)[number]
 
 /** What a file says about itself before it is decoded. */
 export interface FileFacts {
@@ -20,6 +21,9 @@ const KNOWN: Readonly<Record<string, FileType>> = {
   png: 'png',
   webp: 'webp',
   avif: 'avif',
+  tiff: 'tiff',
+  heic: 'heic',
+  heif: 'heic',
 }
 
 /** Orientations 5 to 8 of EXIF turn a picture by a quarter. */
@@ -70,7 +74,11 @@ function isWhole(bytes: Uint8Array, type: FileType): boolean {
       return bytes.length >= length
     }
     case 'avif':
+    case 'heic':
       return boxesFit(bytes)
+    case 'tiff':
+      // Its parts lie anywhere in the file: only the decoder can tell.
+      return true
   }
 }
 

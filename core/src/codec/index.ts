@@ -1,6 +1,7 @@
 export { describeFileProblem, FileError, type FileProblem } from './fileError'
-export { MAX_PIXELS, readFileFacts, type FileFacts, type FileType } from './fileFacts'
+export { FILE_TYPES, MAX_PIXELS, readFileFacts, type FileFacts, type FileType } from './fileFacts'
 export { type Codec } from './port'
 export { SRGB_PROFILE } from './srgbProfile'
 export { tagSrgb } from './tagSrgb'
 export { readCaptureFacts, type CaptureFacts } from './captureFacts'
+export { heifProfile, withPngProfile } from './pngProfile'

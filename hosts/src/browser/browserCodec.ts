@@ -1,11 +1,23 @@
-import { FileError, readFileFacts, type Codec, type FileType } from '@cloudbank/core/codec'
+import {
+  FileError,
+  heifProfile,
+  readFileFacts,
+  withPngProfile,
+  type Codec,
+  type FileType,
+} from '@cloudbank/core/codec'
 import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import type { Format } from '@cloudbank/core/steps'
+import { decodeHeif } from '../heif'
+import { decodeTiff } from './decodeTiff'
 import avifWasm from '@jsquash/avif/codec/enc/avif_enc.wasm?url'
 import jpegWasm from '@jsquash/jpeg/codec/enc/mozjpeg_enc.wasm?url'
+import heifUrl from 'libheif-js/libheif-wasm/libheif-bundle.mjs?url'
+import type * as HeifModule from 'libheif-js/libheif-wasm/libheif-bundle.mjs'
 import webpWasm from '@jsquash/webp/codec/enc/webp_enc_simd.wasm?url'
 
-const MIME: Readonly<Record<FileType, string>> = {
+/** What the browser decodes by itself. */
+const MIME: Readonly<Record<Exclude<FileType, 'tiff' | 'heic'>, string>> = {
   jpeg: 'image/jpeg',
   png: 'image/png',
   webp: 'image/webp',
@@ -20,18 +32,18 @@ export const browserCodec: Codec = {
   async decode(bytes) {
     const { type } = readFileFacts(bytes)
     try {
-      const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: MIME[type] }) // never shared
-      const bitmap = await createImageBitmap(blob, {
-        imageOrientation: 'from-image',
-        colorSpaceConversion: 'default',
-        premultiplyAlpha: 'none',
-      })
-      try {
-        return readPixels(bitmap)
-      } finally {
-        bitmap.close()
+      if (type === 'tiff') {
+        const { picture, profile } = decodeTiff(bytes)
+        return await inSrgb(picture, profile)
       }
+      if (type === 'heic') {
+        // Loaded as it is published, in a file of its own, when it is first needed.
+        const { default: create } = (await import(/* @vite-ignore */ heifUrl)) as typeof HeifModule // what the address holds
+        return await inSrgb(await decodeHeif(create(), bytes), heifProfile(bytes))
+      }
+      return await decodeNatively(bytes, MIME[type])
     } catch (error) {
+      if (error instanceof FileError) throw error
       throw new FileError({ code: 'damaged' }, { cause: error })
     }
   },
@@ -40,6 +52,27 @@ export const browserCodec: Codec = {
     const encode = await (encoders[format] ??= loadEncoder(format))
     return encode(picture, qualityPct)
   },
+}
+
+async function decodeNatively(bytes: Uint8Array, type: string): Promise<SrgbRgba8> {
+  const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type }) // never shared
+  const bitmap = await createImageBitmap(blob, {
+    imageOrientation: 'from-image',
+    colorSpaceConversion: 'default',
+    premultiplyAlpha: 'none',
+  })
+  try {
+    return readPixels(bitmap)
+  } finally {
+    bitmap.close()
+  }
+}
+
+/** Converts pixels from their profile; the browser does it, on the way through a PNG. */
+async function inSrgb(picture: SrgbRgba8, profile: Uint8Array | null): Promise<SrgbRgba8> {
+  if (!profile) return picture
+  const encode = await (encoders.png ??= loadEncoder('png'))
+  return decodeNatively(withPngProfile(await encode(picture, 100), profile), 'image/png')
 }
 
 /** Copies a bitmap's pixels, a band of rows at a time. */

@@ -1,5 +1,7 @@
+import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
+import { withPngProfile } from '@cloudbank/core/codec'
 import { srgbRaster } from '@cloudbank/core/raster'
 import { nodeCodec } from './nodeCodec'
 
@@ -63,6 +65,41 @@ describe('decode', () => {
       .png()
       .toBuffer()
     expect([...(await nodeCodec.decode(deep)).data.subarray(0, 4)]).toEqual([51, 102, 153, 255])
+  })
+
+  test('TIFFs of 8 and 16 bits come in, with their profile', async () => {
+    const make = (space: string) =>
+      sharp({ create: { width: 8, height: 8, channels: 3, background: '#336699' } })
+        .toColourspace(space)
+        .tiff({ compression: 'lzw' })
+    for (const bytes of [await make('srgb').toBuffer(), await make('rgb16').toBuffer()])
+      expect([...(await nodeCodec.decode(bytes)).data.subarray(0, 4)]).toEqual([51, 102, 153, 255])
+    const wide = await make('srgb').withIccProfile('p3').toBuffer()
+    const { data } = await nodeCodec.decode(wide)
+    ;[51, 102, 153].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(1))
+  })
+
+  test('a HEIC comes in', async () => {
+    const bytes = await readFile(new URL('../../fixtures/halves.heic', import.meta.url))
+    const { width, height, data } = await nodeCodec.decode(bytes)
+    expect([width, height]).toEqual([96, 64])
+    const near = (x: number, colour: readonly number[]): void =>
+      colour.forEach((v, c) => expect(Math.abs(data[(32 * 96 + x) * 4 + c]! - v)).toBeLessThan(4))
+    near(10, [0x30, 0x60, 0xc0])
+    near(85, [0xc0, 0x60, 0x30])
+  })
+
+  test('a profile written into a PNG is the one that is read', async () => {
+    const raw = { create: { width: 8, height: 8, channels: 3, background: '#c86432' } } as const
+    const { icc } = await sharp(
+      await sharp(raw).withIccProfile('p3', { attach: true }).png().toBuffer(),
+    ).metadata()
+    const tagged = withPngProfile(await sharp(raw).png().toBuffer(), icc!)
+    expect((await sharp(tagged).metadata()).icc).toEqual(icc)
+    // The same numbers mean stronger colours in P3.
+    const { data } = await nodeCodec.decode(tagged)
+    expect(data[0]).toBeGreaterThan(0xc8)
+    expect(data[2]).toBeLessThan(0x32)
   })
 
   test('bytes damaged in the middle are a FileError', async () => {

@@ -1,13 +1,21 @@
 import sharp from 'sharp'
-import { FileError, readFileFacts, type Codec } from '@cloudbank/core/codec'
+import {
+  FileError,
+  heifProfile,
+  readFileFacts,
+  withPngProfile,
+  type Codec,
+} from '@cloudbank/core/codec'
 import { srgbRaster } from '@cloudbank/core/raster'
+import { decodeHeif } from '../heif'
 
 /** The codec on sharp: libvips with libjpeg-turbo, mozjpeg, libwebp and libaom. */
 export const nodeCodec: Codec = {
   async decode(bytes) {
-    readFileFacts(bytes)
+    const { type } = readFileFacts(bytes)
     try {
-      const { data, info } = await sharp(bytes, { failOn: 'error', limitInputPixels: false })
+      const readable = type === 'heic' ? await pngOfHeic(bytes) : bytes
+      const { data, info } = await sharp(readable, { failOn: 'error', limitInputPixels: false })
         .autoOrient()
         .toColourspace('srgb')
         .ensureAlpha()
@@ -33,4 +41,16 @@ export const nodeCodec: Codec = {
         return picture.png({ compressionLevel: 8 }).toBuffer()
     }
   },
+}
+
+/** sharp's own libheif has no decoder for HEVC: the picture goes through a PNG with its profile. */
+async function pngOfHeic(bytes: Uint8Array): Promise<Uint8Array> {
+  const { default: create } = await import('libheif-js/libheif-wasm/libheif-bundle.mjs')
+  const { data, width, height } = await decodeHeif(create(), bytes)
+  const raw = Buffer.from(data.buffer, data.byteOffset, data.byteLength)
+  const png = await sharp(raw, { raw: { width, height, channels: 4 } })
+    .png({ compressionLevel: 1 })
+    .toBuffer()
+  const profile = heifProfile(bytes)
+  return profile ? withPngProfile(png, profile) : png
 }

@@ -57,7 +57,13 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const size = fitInside(picture, job.previewSidePx)
       const small = srgbOfLinear(resampleSrgb(picture, wholeOf(picture), linearRaster(size)))
       const preview = await platform.codec.encode(small, 'webp', PREVIEW_QUALITY_PCT)
-      return { facts, hash: await platform.sha256(bytes), preview: { bytes: preview, ...size } }
+      // How it stands upright, whatever the format says it by.
+      const upright = { ...facts, width: picture.width, height: picture.height }
+      return {
+        facts: upright,
+        hash: await platform.sha256(bytes),
+        preview: { bytes: preview, ...size },
+      }
     }
     if (job.kind === 'measure') {
       const finder = await sharedFinder()

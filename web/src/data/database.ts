@@ -86,6 +86,7 @@ async function upgradeTo2(transaction: Transaction): Promise<void> {
     touches: UNTOUCHED,
     verdict: null,
   }))
+  await change('shoots', () => ({ namePattern: null }))
   await change('products', () => ({
     brand: '',
     type: '',

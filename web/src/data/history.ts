@@ -49,7 +49,8 @@ export const removal = (table: RowChange['table'], row: { readonly id: string })
   after: null,
 })
 
-const TABLES = (db: Database) => [db.shots, db.lightings, db.briefs, db.deeds] as const
+const TABLES = (db: Database) =>
+  [db.shoots, db.shots, db.lightings, db.products, db.briefs, db.deeds] as const
 
 /** Does it and keeps it in the history; what had been undone before it can not be redone any more. */
 export async function perform(deed: NewDeed, db: Database = database): Promise<void> {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Brief, BriefSteps, Touches } from '@cloudbank/core/brief'
+import { FILE_TYPES } from '@cloudbank/core/codec'
 import { FINDING_CODES, type Finding } from '@cloudbank/core/findings'
 import { FORMATS, LightTouch } from '@cloudbank/core/steps'
 import type { JobResults } from '@cloudbank/hosts/pool'
@@ -20,6 +21,8 @@ export const Shoot = z.object({
   dueOn: z.string().nullable(),
   createdAt: Time,
   briefId: Id,
+  /** How file names lead to products, as `readName` has it; null until it is chosen. */
+  namePattern: z.string().nullable(),
 })
 export type Shoot = z.infer<typeof Shoot>
 
@@ -35,7 +38,7 @@ export const Shot = z.object({
   width: z.number(),
   height: z.number(),
   bytes: z.number(),
-  type: z.enum(['jpeg', 'png', 'webp', 'avif']),
+  type: z.enum(FILE_TYPES),
   /** Place in the shoot. */
   order: z.number(),
   /** What the last run found about the shot as a whole. */
@@ -108,7 +111,7 @@ export type MeasureRow = z.infer<typeof MeasureRow>
 
 /** One row before and after: the fields that changed; null where there was or is no row. */
 export const RowChange = z.object({
-  table: z.enum(['shots', 'lightings', 'briefs']),
+  table: z.enum(['shoots', 'shots', 'lightings', 'products', 'briefs']),
   id: Id,
   before: z.record(z.string(), z.unknown()).nullable(),
   after: z.record(z.string(), z.unknown()).nullable(),

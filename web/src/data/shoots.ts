@@ -11,7 +11,14 @@ export async function createShoot(
   db: Database = database,
 ): Promise<Shoot> {
   const brief: BriefRow = { id: newId(), brief: SHOP_WHITE }
-  const shoot: Shoot = { id: newId(), name, dueOn, createdAt: Date.now(), briefId: brief.id }
+  const shoot: Shoot = {
+    id: newId(),
+    name,
+    dueOn,
+    createdAt: Date.now(),
+    briefId: brief.id,
+    namePattern: null,
+  }
   await db.transaction('rw', db.shoots, db.briefs, async () => {
     await db.briefs.add(brief)
     await db.shoots.add(shoot)

@@ -35,10 +35,10 @@ function gainsOf(
   return lighting?.neutral?.gains ?? neutralGains({ colour, lightness, share }) ?? [1, 1, 1]
 }
 
-/** What all variants of a product have in common: name and type. */
+/** What all variants of a product have in common: name and type. What has no variants is by itself. */
 function familyOf(sku: string, products: ShootView['products']): string {
   const product = products.get(sku)
-  return product ? `${product.name}/${product.type}` : sku
+  return product && product.variant !== '' ? `${product.name}/${product.type}` : sku
 }
 
 /** Evens out shots with one another and keeps it as touches; says how it went. */

@@ -49,7 +49,7 @@ function findAll(view: ShootView): Map<string, readonly Finding[]> {
 }
 
 /** How much brighter each shot is than its lighting's others on the same backdrop, in stops. */
-function evsAgainstSiblings(view: ShootView): Map<string, number> {
+export function evsAgainstSiblings(view: ShootView): Map<string, number> {
   const byLighting = new Map<string, Shot[]>()
   for (const shot of view.shots)
     if (shot.lightingId !== null)

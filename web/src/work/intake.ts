@@ -35,9 +35,10 @@ export async function takeIn(shootId: string, files: readonly IncomingFile[]): P
   const last = await database.shots.where('shootId').equals(shootId).toArray()
   const queued = await database.arrivals.where('shootId').equals(shootId).count()
   const start = Math.max(0, ...last.map(({ order }) => order + 1)) + queued
+  const pattern = (await database.shoots.get(shootId))?.namePattern ?? undefined
   await database.arrivals.bulkAdd(
     files.map(({ fileName, blob, ...known }, i) => {
-      const read = readFileName(fileName)
+      const read = readFileName(fileName, pattern)
       return {
         shootId,
         fileName,

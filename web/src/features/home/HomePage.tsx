@@ -4,7 +4,8 @@ import { useNavigate } from 'react-router'
 import { countOf } from '../../app/numbers'
 import { createShoot, freeShootName, useShootSummaries } from '../../data'
 import { Action } from '../../ui'
-import { takeIn } from '../../work/intake'
+import { takeInFiles } from '../../work/incoming'
+import { lookAtTables } from '../products'
 import { ShootStrip } from './ShootStrip'
 import { StorageUsed } from './StorageUsed'
 
@@ -16,10 +17,8 @@ export function HomePage() {
   async function startShoot(files: readonly File[]): Promise<void> {
     if (files.length === 0) return
     const shoot = await createShoot({ name: await freeShootName('New shoot'), dueOn: null })
-    await takeIn(
-      shoot.id,
-      files.map((file) => ({ fileName: file.name, blob: file })),
-    )
+    const tables = await takeInFiles(shoot.id, files)
+    await lookAtTables(tables)
     await navigate(`/shoots/${shoot.id}`)
   }
 
@@ -89,7 +88,8 @@ function Empty() {
     >
       <Heading fontSize="22px">Drop photographs anywhere</Heading>
       <Text color="softInk">
-        JPEG, PNG, WebP or AVIF, up to 64 megapixels each. They stay in this browser.
+        JPEG, PNG, WebP, AVIF, TIFF or HEIC, up to 64 megapixels each; folders and zips, too. They
+        stay in this browser.
       </Text>
       <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>
     </Flex>

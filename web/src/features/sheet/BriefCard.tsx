@@ -56,8 +56,9 @@ export function BriefCard(props: Props) {
           </Flex>
         ))}
       </Box>
-      <Flex gap="8px" padding="14px 16px" borderTopWidth="1px" borderColor="hairline">
+      <Flex gap="8px" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
         <Action
+          paddingX="10px"
           onClick={props.onTry}
           disabled={busy || toTry === 0}
           title={`Make ${countOf(toTry, 'rendition')} first`}
@@ -65,7 +66,13 @@ export function BriefCard(props: Props) {
           Try on {selected.length > 0 ? 'these ' : ''}
           {tryShots.length}
         </Action>
-        <Action look="main" flex="1" onClick={props.onMakeAll} disabled={busy || toMake === 0}>
+        <Action
+          look="main"
+          flex="1"
+          paddingX="8px"
+          onClick={props.onMakeAll}
+          disabled={busy || toMake === 0}
+        >
           {makeWords(toMake, total)}
         </Action>
       </Flex>

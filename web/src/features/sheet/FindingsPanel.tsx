@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { countOf, formatCount } from '../../app/numbers'
 import { database, type Refusal, type Shot } from '../../data'
 import { Action, Attention } from '../../ui'
+import type { FindingCode } from '@cloudbank/core/findings'
 import type { FindingCount } from './findingCounts'
 
 interface Props {
@@ -11,10 +12,15 @@ interface Props {
   readonly refusals: readonly Refusal[]
   readonly selectedIds: ReadonlySet<string>
   readonly onSelect: (shotIds: readonly string[]) => void
+  /** What can be done at once about the finding whose shots are selected. */
+  readonly remedies: Partial<
+    Record<FindingCode, { readonly words: string; readonly act: () => void }>
+  >
 }
 
 /** What wants a look, counted, worst first; one click selects exactly those shots. */
-export function FindingsPanel({ look, notes, failed, refusals, selectedIds, onSelect }: Props) {
+export function FindingsPanel(props: Props) {
+  const { look, notes, failed, refusals, selectedIds, onSelect } = props
   const wanting = new Set([
     ...look.flatMap(({ shotIds }) => shotIds),
     ...failed.map(({ id }) => id),
@@ -85,7 +91,7 @@ export function FindingsPanel({ look, notes, failed, refusals, selectedIds, onSe
           ))}
         </>
       )}
-      <ShownRemedy counts={[...look, ...notes]} isShown={isShown} />
+      <ShownRemedy counts={[...look, ...notes]} isShown={isShown} remedies={props.remedies} />
       {refusals.length > 0 && <Refused refusals={refusals} />}
     </Box>
   )
@@ -101,7 +107,7 @@ const LineButton = chakra('button', {
     paddingY: '4px',
     textAlign: 'left',
     cursor: 'pointer',
-    _hover: { background: 'mat' },
+    '&:hover:not([aria-pressed=true])': { background: 'mat' },
     '&[aria-pressed=true]': { background: 'ink', color: 'paper' },
   },
 })
@@ -138,11 +144,13 @@ function Group({ children }: { children: string }) {
 function ShownRemedy(props: {
   counts: readonly FindingCount[]
   isShown: (ids: readonly string[]) => boolean
+  remedies: Props['remedies']
 }) {
   const shown = props.counts.find(({ shotIds }) => props.isShown(shotIds))
   if (!shown) return null
+  const remedy = props.remedies[shown.code]
   return (
-    <Text
+    <Box
       fontSize="12px"
       marginX="16px"
       marginTop="12px"
@@ -150,8 +158,19 @@ function ShownRemedy(props: {
       borderLeftWidth="3px"
       borderColor="ink"
     >
-      {shown.remedy}
-    </Text>
+      <Text>{shown.remedy}</Text>
+      {remedy && (
+        <Action
+          marginTop="6px"
+          minHeight="28px"
+          paddingX="10px"
+          fontSize="12px"
+          onClick={remedy.act}
+        >
+          {remedy.words}
+        </Action>
+      )}
+    </Box>
   )
 }
 

@@ -6,12 +6,25 @@ import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { Lost } from '../../app/Lost'
 import { countOf } from '../../app/numbers'
-import { perform, removal, useShootView, type Rendition, type ShootView } from '../../data'
-import { Action } from '../../ui'
-import { takeIn } from '../../work/intake'
+import {
+  perform,
+  removal,
+  useShootView,
+  type Rendition,
+  type ShootView,
+  type Shot,
+} from '../../data'
+import { Action, Choose } from '../../ui'
+import { takeInFiles } from '../../work/incoming'
+import { assignProduct } from '../../work/products'
+import { lookAtTables, ProductDataWindow, useProductData } from '../products'
 import { startRun, useRun } from '../../work/runner'
 import { groupByProduct } from '../../work/productGroups'
+import { evenOut } from '../../work/evenOut'
+import { photographFindings } from '../../work/findings'
+import { groupByLighting, lightReadings, type LightReading } from '../../work/lightReadings'
 import { countStale } from '../../work/stale'
+import { useNotices } from '../../app/notices'
 import { BriefCard } from './BriefCard'
 import { countFindings } from './findingCounts'
 import { FindingsPanel } from './FindingsPanel'
@@ -21,6 +34,7 @@ import { TileGrid } from './TileGrid'
 import { useHeld } from '../../app/useHeld'
 
 const TRY_ON = 3
+const NO_READINGS: ReadonlyMap<string, LightReading> = new Map()
 
 /** The sheet: findings, tiles, brief card. */
 export function SheetPage() {
@@ -38,7 +52,16 @@ function Sheet({ view }: { view: ShootView }) {
   const { lens, setLens, resize, selection, pickAll, clear, focus, moveFocus, pick } = useSheet()
   const [columns, setColumns] = useState(1)
   const original = useHeld('original')
-  const groups = useMemo(() => groupByProduct(shots, view.products), [shots, view.products])
+  const folder = useRef<HTMLInputElement>(null)
+  const readings = useMemo(
+    () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
+    [lens, view],
+  )
+  const groups = useMemo(
+    () =>
+      lens === 'light' ? groupByLighting(view, readings) : groupByProduct(shots, view.products),
+    [lens, view, readings, shots],
+  )
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
 
@@ -46,8 +69,8 @@ function Sheet({ view }: { view: ShootView }) {
     const byShot = new Map<string, Rendition[]>()
     for (const rendition of renditions.values())
       byShot.set(rendition.shotId, [...(byShot.get(rendition.shotId) ?? []), rendition])
-    return countFindings(shots, (id) => byShot.get(id) ?? [])
-  }, [shots, renditions])
+    return countFindings(shots, (id) => byShot.get(id) ?? [], photographFindings(view))
+  }, [shots, renditions, view])
   const selected = shots.filter(({ id }) => selection.ids.has(id))
   const tryShots = selected.length > 0 ? selected : shots.slice(0, TRY_ON)
   const recipe = { steps, lightings: view.lightings }
@@ -60,6 +83,12 @@ function Sheet({ view }: { view: ShootView }) {
       words: `Removed ${countOf(selected.length, 'shot')}`,
       changes: selected.map((shot) => removal('shots', shot)),
     })
+  const even = async (chosen: readonly Shot[]) => {
+    const { evens, left } = await evenOut(view, chosen, countOf(chosen.length, 'shot'))
+    useNotices
+      .getState()
+      .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
+  }
   const open = (id: string) => void navigate(`/shoots/${shoot.id}/shots/${id}`)
   const step = (by: number) => {
     const at = focus === null ? -1 : order.indexOf(focus)
@@ -74,6 +103,7 @@ function Sheet({ view }: { view: ShootView }) {
   useCommand('larger', () => resize(1))
   useCommand('smaller', () => resize(-1))
   useCommand('lensPhoto', () => setLens('photo'))
+  useCommand('lensLight', () => setLens('light'))
   useCommand('lensFrame', () => setLens('frame'))
   useCommand('next', () => step(1))
   useCommand('previous', () => step(-1))
@@ -87,11 +117,7 @@ function Sheet({ view }: { view: ShootView }) {
     isDragActive,
     open: browse,
   } = useDropzone({
-    onDrop: (files) =>
-      void takeIn(
-        shoot.id,
-        files.map((file) => ({ fileName: file.name, blob: file })),
-      ),
+    onDrop: (files) => void takeInFiles(shoot.id, files).then(lookAtTables),
     noClick: true,
     noKeyboard: true,
   })
@@ -99,6 +125,18 @@ function Sheet({ view }: { view: ShootView }) {
   return (
     <Flex {...getRootProps()} height="100%" position="relative">
       <input {...getInputProps()} aria-label="Photographs to add" />
+      <input
+        ref={folder}
+        type="file"
+        hidden
+        multiple
+        aria-label="A folder to add"
+        {...{ webkitdirectory: '' }}
+        onChange={(event) =>
+          void takeInFiles(shoot.id, [...(event.target.files ?? [])]).then(lookAtTables)
+        }
+      />
+      <ProductDataWindow view={view} />
       <FindingsPanel
         look={look}
         notes={notes}
@@ -106,6 +144,25 @@ function Sheet({ view }: { view: ShootView }) {
         refusals={view.refusals}
         selectedIds={selection.ids}
         onSelect={pickAll}
+        remedies={{
+          cast: {
+            words: 'Go to the lightings',
+            act: () => void navigate(`/shoots/${shoot.id}/lightings`),
+          },
+          'no-lighting': {
+            words: 'Go to the lightings',
+            act: () => void navigate(`/shoots/${shoot.id}/lightings`),
+          },
+          dark: {
+            words: 'Even out their lightings',
+            act: () => void even(withFamilies(selected, shots)),
+          },
+          bright: {
+            words: 'Even out their lightings',
+            act: () => void even(withFamilies(selected, shots)),
+          },
+          duplicate: { words: 'Remove these', act: remove },
+        }}
       />
       <Flex direction="column" flex="1" minWidth="0">
         <Flex align="center" gap="18px" height="40px" flex="none" paddingX="18px">
@@ -122,6 +179,13 @@ function Sheet({ view }: { view: ShootView }) {
               <Action look="quiet" onClick={clear}>
                 Clear
               </Action>
+              <Action
+                look="quiet"
+                disabled={selected.length < 2}
+                onClick={() => void even(selected)}
+              >
+                Even out
+              </Action>
               <Action look="quiet" onClick={remove}>
                 Remove
               </Action>
@@ -135,9 +199,29 @@ function Sheet({ view }: { view: ShootView }) {
               +
             </Action>
           </Flex>
-          <Action look="quiet" onClick={browse}>
-            Add photographs
-          </Action>
+          {selected.length > 0 && view.products.size > 0 && (
+            <Choose
+              words="To product"
+              options={[...view.products.values()].map(({ sku, name }) => ({
+                id: sku,
+                words: `${sku} ${name}`,
+              }))}
+              onChoose={(sku) => void assignProduct(selected, sku)}
+            />
+          )}
+          {selected.length === 0 && (
+            <>
+              <Action look="quiet" onClick={() => useProductData.getState().open('')}>
+                Product data
+              </Action>
+              <Action look="quiet" onClick={browse}>
+                Add photographs
+              </Action>
+              <Action look="quiet" onClick={() => folder.current?.click()}>
+                Add a folder
+              </Action>
+            </>
+          )}
         </Flex>
         {shots.length === 0 ? (
           <Flex flex="1" align="center" justify="center" direction="column" gap="6px">
@@ -150,6 +234,7 @@ function Sheet({ view }: { view: ShootView }) {
             groups={groups}
             order={order}
             original={original}
+            readings={readings}
             onOpen={open}
             onColumns={setColumns}
           />
@@ -189,6 +274,12 @@ function Sheet({ view }: { view: ShootView }) {
       )}
     </Flex>
   )
+}
+
+/** The shots, and all others in their lightings, to be evened out together. */
+function withFamilies(chosen: readonly Shot[], shots: readonly Shot[]): Shot[] {
+  const lightings = new Set(chosen.map(({ lightingId }) => lightingId))
+  return shots.filter(({ lightingId }) => lightings.has(lightingId))
 }
 
 const Lens = chakra('button', {

@@ -1,8 +1,11 @@
 import { Box, Flex, Image, Text } from '@chakra-ui/react'
 import { memo, useState } from 'react'
 import type { FrameSettings } from '@cloudbank/core/steps'
-import { formatBytes, formatPercent } from '../../app/numbers'
-import { usePictureUrl, type Rendition, type Shot } from '../../data'
+import { formatBytes, formatPercent, formatSigned } from '../../app/numbers'
+import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
+import { LitPreview } from '../../preview'
+import { Attention } from '../../ui'
+import type { LightReading } from '../../work/lightReadings'
 import { FrameMarks } from './FrameMarks'
 import { fill01 } from './frameReading'
 import { Hem } from './Hem'
@@ -14,6 +17,11 @@ export interface TileProps {
   /** The smallest rendition that fills the tile, if one is made. */
   readonly rendition: Rendition | undefined
   readonly frame: FrameSettings
+  readonly view: ShootView
+  /** How it stands against its lighting's neutral, for the Light lens. */
+  readonly reading: LightReading | undefined
+  /** Whether a finding wants a look. */
+  readonly needs: boolean
   readonly segments: readonly HemSegment[]
   readonly lens: LensId
   readonly px: number
@@ -58,19 +66,27 @@ export const Tile = memo(function Tile(props: TileProps) {
         outline={focused && !selected ? '1px dashed {colors.ink}' : undefined}
         outlineOffset="2px"
       >
-        <Image
-          src={asOriginal ? preview : (result ?? preview)}
-          alt=""
-          draggable={false}
-          width="100%"
-          height="100%"
-          objectFit="contain"
-        />
+        {lens === 'light' && !props.original ? (
+          <>
+            <LitPreview view={props.view} shot={shot} sidePx={320} />
+            {props.reading && <Patch reading={props.reading} />}
+          </>
+        ) : (
+          <Image
+            src={asOriginal ? preview : (result ?? preview)}
+            alt=""
+            draggable={false}
+            width="100%"
+            height="100%"
+            objectFit="contain"
+          />
+        )}
         {lens === 'frame' && rendition && !asOriginal && (
           <FrameMarks rendition={rendition} frame={props.frame} />
         )}
       </Box>
-      <Flex gap="8px" marginTop="4px" fontSize="12px" lineHeight="17px">
+      <Flex gap="6px" align="center" marginTop="4px" fontSize="12px" lineHeight="17px">
+        {props.needs && <Attention title="A finding wants a look" />}
         <Text truncate flex="1" fontWeight={shot.angle ? 600 : 400}>
           {shot.angle ?? shot.fileName}
         </Text>
@@ -83,11 +99,38 @@ export const Tile = memo(function Tile(props: TileProps) {
   )
 })
 
+/** The backdrop after the neutral, beside a grey of the screen's own. */
+function Patch({ reading }: { reading: LightReading }) {
+  return (
+    <Flex
+      position="absolute"
+      left="6px"
+      bottom="6px"
+      borderWidth="1px"
+      borderColor="ink"
+      title="The backdrop after the neutral, beside mid grey"
+    >
+      <Box width="18px" height="18px" style={{ background: reading.patch }} />
+      <Box width="18px" height="18px" background="#808080" />
+    </Flex>
+  )
+}
+
 /** The figure in a tile's caption: what the lens is about. */
-function reading({ shot, rendition, lens }: TileProps): string {
+function reading({ shot, rendition, lens, reading: light }: TileProps): string {
   if (shot.failure) return 'failed'
+  if (lens === 'light') return light ? describeReading(light) : ''
   if (lens === 'photo') return formatBytes(rendition?.bytes ?? shot.bytes)
   if (!rendition) return ''
   const fill = fill01(rendition)
   return fill === null ? 'whole' : formatPercent(fill)
+}
+
+/** “cast 3.2, −0.8 EV”. */
+function describeReading({ chroma, ev }: LightReading): string {
+  const parts = [
+    chroma === null ? null : `cast ${chroma.toFixed(1)}`,
+    ev === null || Math.abs(ev) < 0.05 ? null : `${formatSigned(ev, 1)} EV`,
+  ]
+  return parts.filter((part) => part !== null).join(', ')
 }

@@ -5,7 +5,9 @@ import type { ShootView, Shot } from '../../data'
 import { countOf } from '../../app/numbers'
 import type { ShotGroup } from '../../work/productGroups'
 import { standingOf } from '../../work/stale'
-import { findingsOf } from './findingCounts'
+import { photographFindings } from '../../work/findings'
+import type { LightReading } from '../../work/lightReadings'
+import { findingsOf, wantsLook } from './findingCounts'
 import { planHem } from './hem'
 import { useSheet } from './sheetStore'
 import { planRows } from './sheetRows'
@@ -22,12 +24,13 @@ interface Props {
   readonly groups: readonly ShotGroup[]
   readonly order: readonly string[]
   readonly original: boolean
+  readonly readings: ReadonlyMap<string, LightReading>
   readonly onOpen: (id: string) => void
   readonly onColumns: (columns: number) => void
 }
 
 /** The tiles, in rows, of which only those on the screen exist. */
-export function TileGrid({ view, groups, order, original, onOpen, onColumns }: Props) {
+export function TileGrid({ view, groups, order, original, readings, onOpen, onColumns }: Props) {
   const scroller = useRef<HTMLDivElement>(null)
   const width = useWidth(scroller)
   const { tilePx, lens, selection, focus, pick } = useSheet()
@@ -61,6 +64,7 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
     [pick, order],
   )
   const { steps } = view.briefRow.brief
+  const photographs = photographFindings(view)
   const tile = (shot: Shot) => {
     const renditions = steps.finish.placements.flatMap(
       ({ id }) => view.renditions.get(`${shot.id}/${id}`) ?? [],
@@ -68,6 +72,7 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
     const shown = [...renditions]
       .sort((a, b) => a.width - b.width)
       .find(({ width: w }, i, all) => w >= tilePx * 2 || i === all.length - 1)
+    const findings = findingsOf(shot, renditions, photographs.get(shot.id))
     return (
       <Tile
         key={shot.id}
@@ -76,10 +81,13 @@ export function TileGrid({ view, groups, order, original, onOpen, onColumns }: P
         frame={steps.frame}
         segments={planHem(
           standingOf(shot, { steps, lightings: view.lightings }, view.renditions),
-          findingsOf(shot, renditions),
+          findings,
           shot.failure !== null,
         )}
         lens={lens}
+        view={view}
+        reading={readings.get(shot.id)}
+        needs={wantsLook(findings)}
         px={tilePx}
         selected={selection.ids.has(shot.id)}
         focused={focus === shot.id}

@@ -9,19 +9,28 @@ export interface FindingCount {
   readonly shotIds: readonly string[]
 }
 
-/** All findings of a shot, its renditions' included. */
-export function findingsOf(shot: Shot, renditions: readonly Rendition[]): Finding[] {
-  return [...shot.findings, ...renditions.flatMap(({ findings }) => findings)]
+/** All findings of a shot: about its photograph, of the last run, and of its renditions. */
+export function findingsOf(
+  shot: Shot,
+  renditions: readonly Rendition[],
+  photograph: readonly Finding[] = [],
+): Finding[] {
+  return [...photograph, ...shot.findings, ...renditions.flatMap(({ findings }) => findings)]
 }
+
+/** Whether any of them wants a look. */
+export const wantsLook = (findings: readonly Finding[]): boolean =>
+  findings.some(({ code }) => FINDINGS[code].weight !== 'note')
 
 /** Findings of a shoot, worst first, split into those that want a look and those that inform. */
 export function countFindings(
   shots: readonly Shot[],
   renditionsOf: (shotId: string) => readonly Rendition[],
+  photographs: ReadonlyMap<string, readonly Finding[]> = new Map(),
 ): { look: FindingCount[]; notes: FindingCount[] } {
   const ids = new Map<FindingCode, string[]>()
   for (const shot of shots)
-    for (const code of new Set(findingsOf(shot, renditionsOf(shot.id)).map((f) => f.code)))
+    for (const code of codesOf(findingsOf(shot, renditionsOf(shot.id), photographs.get(shot.id))))
       ids.set(code, [...(ids.get(code) ?? []), shot.id])
   const counts = FINDING_CODES.filter((code) => ids.has(code)).map((code) => ({
     code,
@@ -34,3 +43,6 @@ export function countFindings(
     notes: counts.filter(({ code }) => FINDINGS[code].weight === 'note'),
   }
 }
+
+const codesOf = (findings: readonly Finding[]): Set<FindingCode> =>
+  new Set(findings.map(({ code }) => code))

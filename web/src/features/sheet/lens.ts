@@ -3,6 +3,7 @@ import type { KeyName } from '../../app/keys'
 /** What the sheet draws over its tiles. */
 export const LENSES = [
   { id: 'photo', word: 'Photo', keyName: 'lensPhoto' },
+  { id: 'light', word: 'Light', keyName: 'lensLight' },
   { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
 ] as const satisfies readonly { id: string; word: string; keyName: KeyName }[]
 

@@ -1,0 +1,204 @@
+import { Box, Flex, Heading, Input, NativeSelect, Table, Text, Textarea } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { countOf } from '../../app/numbers'
+import { useNotices } from '../../app/notices'
+import type { ShootView } from '../../data'
+import { Action, Attention, Window } from '../../ui'
+import { stemOf } from '../../work/fileName'
+import { guessPattern, isNamePattern, PATTERNS, readName } from '../../work/namePattern'
+import { applyNamePattern, takeInProducts } from '../../work/products'
+import {
+  guessMapping,
+  mapProducts,
+  PRODUCT_FIELDS,
+  readTable,
+  type Mapping,
+  type TableProblem,
+} from '../../work/productTable'
+import { useProductData } from './productDataStore'
+
+const PREVIEW_ROWS = 4
+const SHOWN_PROBLEMS = 6
+
+/** Takes in product data: what each column is, a preview, what is wrong; and how names lead to products. */
+export function ProductDataWindow({ view }: { view: ShootView }) {
+  const { text, open, close } = useProductData()
+  return (
+    <Window title="Product data" open={text !== null} onClose={close} size="lg">
+      {text !== null && (
+        <>
+          <Textarea
+            aria-label="Product data"
+            placeholder="Paste rows with their heading here, or drop a CSV on the sheet."
+            rows={3}
+            fontFamily="mono"
+            fontSize="12px"
+            value={text}
+            onChange={(event) => open(event.target.value)}
+          />
+          {text.trim() !== '' && <Columns view={view} text={text} onDone={close} />}
+          {text.trim() === '' && <NamePattern view={view} skus={new Set(view.products.keys())} />}
+        </>
+      )}
+    </Window>
+  )
+}
+
+function Columns(props: { view: ShootView; text: string; onDone: () => void }) {
+  const { view, text, onDone } = props
+  const table = useMemo(() => readTable(text), [text])
+  const headings = table.headings.join('\n')
+  const [mapping, setMapping] = useState<Mapping>(() => guessMapping(table.headings))
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- other headings, another guess
+  useEffect(() => setMapping(guessMapping(table.headings)), [headings])
+  const { products, problems } = useMemo(
+    () => mapProducts(view.shoot.id, table, mapping),
+    [view.shoot.id, table, mapping],
+  )
+  const take = async (): Promise<void> => {
+    await takeInProducts(view.shoot.id, products)
+    const skus = new Set([...view.products.keys(), ...products.map(({ sku }) => sku)])
+    const guess = guessPattern(
+      view.shots.map(({ fileName }) => stemOf(fileName)),
+      skus,
+    )
+    const merged = new Map([
+      ...view.products,
+      ...products.map((product) => [product.sku, product] as const),
+    ])
+    const moved = guess ? await applyNamePattern({ ...view, products: merged }, guess.pattern) : 0
+    useNotices
+      .getState()
+      .say(
+        `${countOf(products.length, 'product')} taken in. ${guess ? `Names read as ${guess.pattern}: ${countOf(moved, 'shot')} changed.` : ''}`,
+      )
+    onDone()
+  }
+  return (
+    <>
+      <Heading as="h3" fontSize="14px" marginTop="14px" marginBottom="6px">
+        What the columns are
+      </Heading>
+      <Flex wrap="wrap" gap="8px">
+        {PRODUCT_FIELDS.map(({ key, label }) => (
+          <label key={key} style={{ fontSize: 12 }}>
+            {label}
+            <NativeSelect.Root size="xs" width="140px">
+              <NativeSelect.Field
+                aria-label={`Column for ${label}`}
+                value={mapping[key] ?? ''}
+                onChange={(event) =>
+                  setMapping({
+                    ...mapping,
+                    [key]: event.target.value === '' ? null : Number(event.target.value),
+                  })
+                }
+              >
+                <option value="">none</option>
+                {table.headings.map((heading, i) => (
+                  <option key={i} value={i}>
+                    {heading}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          </label>
+        ))}
+      </Flex>
+      <Box overflowX="auto" marginTop="12px">
+        <Table.Root size="sm" fontSize="12px">
+          <Table.Header>
+            <Table.Row>
+              {PRODUCT_FIELDS.map(({ key, label }) => (
+                <Table.ColumnHeader key={key}>{label}</Table.ColumnHeader>
+              ))}
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
+            {products.slice(0, PREVIEW_ROWS).map((product) => (
+              <Table.Row key={product.id}>
+                {PRODUCT_FIELDS.map(({ key }) => (
+                  <Table.Cell key={key} maxWidth="130px" truncate>
+                    {product[key]}
+                  </Table.Cell>
+                ))}
+              </Table.Row>
+            ))}
+          </Table.Body>
+        </Table.Root>
+      </Box>
+      <Problems problems={problems} />
+      <Flex justify="flex-end" gap="8px" marginTop="14px">
+        <Action onClick={onDone}>Leave it</Action>
+        <Action look="main" disabled={products.length === 0} onClick={() => void take()}>
+          Take in {countOf(products.length, 'product')}
+        </Action>
+      </Flex>
+    </>
+  )
+}
+
+function Problems({ problems }: { problems: readonly TableProblem[] }) {
+  if (problems.length === 0) return null
+  return (
+    <Box marginTop="10px" data-testid="table-problems">
+      {problems.slice(0, SHOWN_PROBLEMS).map(({ row, column, message }, i) => (
+        <Flex key={i} gap="8px" align="center" fontSize="12px">
+          <Attention />
+          <Text>
+            Row {row}
+            {column && `, ${column}`}: {message}
+          </Text>
+        </Flex>
+      ))}
+      {problems.length > SHOWN_PROBLEMS && (
+        <Text fontSize="12px">and {problems.length - SHOWN_PROBLEMS} more</Text>
+      )}
+    </Box>
+  )
+}
+
+/** How names are read: guessed, shown with what it leads to, and editable. */
+function NamePattern({ view, skus }: { view: ShootView; skus: ReadonlySet<string> }) {
+  const stems = view.shots.map(({ fileName }) => stemOf(fileName))
+  const [pattern, setPattern] = useState(
+    () => view.shoot.namePattern ?? guessPattern(stems, skus)?.pattern ?? PATTERNS[0],
+  )
+  const fits = stems.filter((stem) => {
+    const { sku } = readName(stem, pattern)
+    return sku !== null && (skus.size === 0 || skus.has(sku))
+  }).length
+  return (
+    <Box marginTop="14px">
+      <Heading as="h3" fontSize="14px" marginBottom="6px">
+        How file names are read
+      </Heading>
+      <Flex align="center" gap="10px">
+        <Input
+          aria-label="Pattern of the file names"
+          size="xs"
+          width="220px"
+          fontFamily="mono"
+          value={pattern}
+          onChange={(event) => setPattern(event.target.value)}
+        />
+        <Text>
+          {isNamePattern(pattern)
+            ? `leads ${fits} of ${countOf(stems.length, 'shot')} to a product`
+            : 'names no SKU'}
+        </Text>
+        <Box flex="1" />
+        <Action
+          disabled={!isNamePattern(pattern)}
+          onClick={() => void applyNamePattern(view, pattern)}
+        >
+          Read the names
+        </Action>
+      </Flex>
+      <Text color="softInk" fontSize="12px" marginTop="4px">
+        SKU, ANGLE, ORDER and ANY stand for parts of a name; everything else for itself.
+      </Text>
+    </Box>
+  )
+}

@@ -1,0 +1,2 @@
+export { ProductDataWindow } from './ProductDataWindow'
+export { lookAtTables, useProductData } from './productDataStore'
