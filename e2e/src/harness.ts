@@ -84,3 +84,30 @@ export function countRenditions(page: Page): Promise<number> {
       }),
   )
 }
+
+/** The small preview of each shot in the page's database, by file name, as bytes. */
+export async function readPreviews(page: Page): Promise<Map<string, Buffer>> {
+  const found = await page.evaluate(async () => {
+    const all = <T>(db: IDBDatabase, table: string): Promise<T[]> =>
+      new Promise((resolve, reject) => {
+        const asking = db.transaction(table).objectStore(table).getAll() as IDBRequest<T[]> // the table's rows
+        asking.onsuccess = () => resolve(asking.result)
+        asking.onerror = () => reject(asking.error as DOMException)
+      })
+    const db = await new Promise<IDBDatabase>((resolve, reject) => {
+      const opening = indexedDB.open('cloudbank')
+      opening.onsuccess = () => resolve(opening.result)
+      opening.onerror = () => reject(opening.error as DOMException)
+    })
+    const shots = await all<{ fileName: string; originalHash: string }>(db, 'shots')
+    const previews = await all<{ hash: string; blob: Blob }>(db, 'previews')
+    db.close()
+    return Promise.all(
+      shots.map(async ({ fileName, originalHash }) => {
+        const blob = previews.find(({ hash }) => hash === originalHash)?.blob ?? new Blob()
+        return [fileName, [...new Uint8Array(await blob.arrayBuffer())]] as const
+      }),
+    )
+  })
+  return new Map(found.map(([name, bytes]) => [name, Buffer.from(bytes)]))
+}

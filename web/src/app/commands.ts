@@ -28,8 +28,11 @@ export function useCommand(keyName: KeyName, run: () => void, enabled = true): v
   useHotkeys(KEYS[keyName].key, () => latest.current(), {
     enabled,
     preventDefault: true,
+    // Which keys a control keeps for itself is decided by `isTyping`.
+    enableOnFormTags: true,
     ...keyMatching(keyName),
-    ignoreEventWhen: (event) => isTyping(event) || isDialogOpen(),
+    // What a control has answered to already is not a command as well.
+    ignoreEventWhen: (event) => event.defaultPrevented || isTyping(event) || isDialogOpen(),
   })
   useEffect(() => {
     if (!enabled) return
@@ -51,6 +54,8 @@ function isTyping(event: KeyboardEvent): boolean {
   if (!(target instanceof HTMLElement)) return false
   // A window keeps the focus for as long as it fades out; what is typed then is not for it.
   if (target.closest('[role=dialog][data-state=closed]')) return false
+  if (target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type))
+    return /^(Arrow|Page|Home|End| )/.test(event.key)
   if (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return true
   const presses = event.key === 'Enter' || event.key === ' '
   return presses && /^(BUTTON|A)$/.test(target.tagName)

@@ -4,7 +4,7 @@ import type { ShootView, Shot } from '../../data'
 import { Action, Range } from '../../ui'
 import { lightingOf } from '../../work/recipe'
 import { CurveEditor } from './CurveEditor'
-import { describeSlider, SLIDERS, type Slider } from './lightFields'
+import { describeSlider, SLIDERS, type Slider } from '../../work/lightFields'
 import { LookPicker } from './LookPicker'
 import type { LightEditor } from './useLightEditor'
 

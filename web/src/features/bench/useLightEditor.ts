@@ -92,14 +92,16 @@ async function changeAt(
   return change('shots', fresh, { touches: { ...fresh.touches, light } })
 }
 
+/** A view that has not come back with what was saved by then will not come. */
+const COMES_WITHIN_MS = 600
+
 /** A change under way is shown until it has been saved and the view has come back with it. */
 function useDraft(view: ShootView) {
   const [drafted, setDrafted] = useState<Partial<LightSettings> | null>(null)
-  const latestView = useRef(view)
   const saving = useRef(Promise.resolve())
   const unsaved = useRef(0)
+  const lastTurn = useRef(0)
   useEffect(() => {
-    latestView.current = view
     if (unsaved.current === 0) setDrafted(null)
   }, [view])
   return {
@@ -108,11 +110,12 @@ function useDraft(view: ShootView) {
     holdUntilSaved: (changed: Partial<LightSettings>, save: () => Promise<void>): void => {
       setDrafted((before) => ({ ...before, ...changed }))
       unsaved.current++
-      const before = latestView.current
+      const turn = ++lastTurn.current
       // One after the other, so that each builds on the one before.
       saving.current = saving.current.then(save).finally(() => {
         unsaved.current--
-        if (unsaved.current === 0 && latestView.current !== before) setDrafted(null)
+        // The view may have come already, before the saving said that it was done.
+        setTimeout(() => turn === lastTurn.current && setDrafted(null), COMES_WITHIN_MS)
       })
     },
   }

@@ -27,11 +27,16 @@ function BriefSettings({ view }: { view: ShootView }) {
   const busy = useRun(({ progress }) => progress !== null)
   const toMake = countStale(
     shots,
-    { steps: briefRow.brief.steps, lightings: view.lightings },
+    { steps: editor.brief.steps, lightings: view.lightings },
     renditions,
   )
   const panels = [
-    { title: 'Light', words: 'exposure neutral gains', panel: <LightPanel editor={editor} /> },
+    {
+      title: 'Light',
+      words:
+        'exposure neutral gains tone automatic contrast shadows highlights black white point warmth tint saturation vibrance flatten backdrop look',
+      panel: <LightPanel editor={editor} />,
+    },
     { title: 'Cut', words: 'method automatic off', panel: <CutPanel editor={editor} /> },
     {
       title: 'Ground',
@@ -70,11 +75,11 @@ function BriefSettings({ view }: { view: ShootView }) {
               void startRun(
                 shoot.id,
                 shots.map(({ id }) => id),
-                briefRow.brief.steps,
+                editor.brief.steps,
               )
             }
           >
-            {makeWords(toMake, shots.length * briefRow.brief.steps.finish.placements.length)}
+            {makeWords(toMake, shots.length * editor.brief.steps.finish.placements.length)}
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="14px">

@@ -1,8 +1,9 @@
 import { Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { FrameSettings, LightSettings } from '@cloudbank/core/steps'
+import { FrameSettings, LightSettings, LOOK_IDS, LOOKS } from '@cloudbank/core/steps'
 import { HexColour } from '@cloudbank/core/raster'
 import { ChoiceSetting, NumberInput, NumberSetting, SettingRow, SwitchSetting } from './fields'
+import { describeSlider, SLIDERS } from '../../work/lightFields'
 import type { BriefEditor } from './useBriefEditor'
 
 interface PanelProps {
@@ -13,24 +14,11 @@ const hintOf = (schema: { description?: string | undefined }): string => schema.
 
 export function LightPanel({ editor }: PanelProps) {
   const light = editor.brief.steps.light
-  const { neutral, exposureEv } = light
+  const { neutral, look } = light
+  const set = (words: string, changed: Partial<LightSettings>): void =>
+    editor.setSteps(words, 'light', { ...light, ...changed })
   return (
     <>
-      <NumberSetting
-        label="Exposure"
-        hint={hintOf(LightSettings.shape.exposureEv)}
-        unit="EV"
-        min={-4}
-        max={4}
-        step={0.01}
-        value={exposureEv}
-        commit={(value) =>
-          editor.setSteps(`Exposure ${value ?? 0} EV`, 'light', {
-            ...light,
-            exposureEv: value ?? 0,
-          })
-        }
-      />
       <ChoiceSetting
         label="Neutral"
         hint={hintOf(LightSettings.shape.neutral)}
@@ -66,6 +54,54 @@ export function LightPanel({ editor }: PanelProps) {
             }
           />
         ))}
+      <SwitchSetting
+        label="Automatic tone"
+        hint={hintOf(LightSettings.shape.autoTone)}
+        value={light.autoTone}
+        commit={(autoTone) => set(`Automatic tone ${autoTone ? 'on' : 'off'}`, { autoTone })}
+      />
+      {SLIDERS.map((slider) => (
+        <NumberSetting
+          key={slider.key}
+          label={slider.label}
+          hint={hintOf(LightSettings.shape[slider.key])}
+          unit={slider.unit}
+          min={slider.min}
+          max={slider.max}
+          step={slider.step}
+          value={light[slider.key]}
+          commit={(value) => set(describeSlider(slider, value ?? 0), { [slider.key]: value ?? 0 })}
+        />
+      ))}
+      <ChoiceSetting
+        label="Look"
+        hint={hintOf(LightSettings.shape.look)}
+        value={look.from === 'own' ? look.id : look.from}
+        options={[
+          { value: 'none', words: 'none' },
+          ...LOOK_IDS.map((id) => ({ value: id, words: `${LOOKS[id].name}: ${LOOKS[id].words}` })),
+          ...(look.from === 'cube' ? [{ value: 'cube' as const, words: look.name }] : []),
+        ]}
+        commit={(id) => {
+          if (id === 'cube') return
+          set(id === 'none' ? 'No look' : `Look ${LOOKS[id].name}`, {
+            look: id === 'none' ? { from: 'none' } : { from: 'own', id, strengthPct: 100 },
+          })
+        }}
+      />
+      {look.from !== 'none' && (
+        <NumberSetting
+          label="Strength of the look"
+          hint="How much of the look is laid over the picture."
+          unit="%"
+          min={0}
+          max={100}
+          value={look.strengthPct}
+          commit={(value) =>
+            set(`Look at ${value ?? 100} %`, { look: { ...look, strengthPct: value ?? 100 } })
+          }
+        />
+      )}
     </>
   )
 }

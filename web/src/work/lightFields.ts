@@ -1,11 +1,38 @@
 import type { LightSettings } from '@cloudbank/core/steps'
-import { formatSigned } from '../../app/numbers'
+import { formatSigned } from '../app/numbers'
 
 /** The settings of Light that are a number on a slider. */
 export const SLIDERS = [
-  { key: 'exposureEv', label: 'Exposure', group: 'Tone', min: -4, max: 4, step: 0.05, digits: 2 },
-  { key: 'contrast', label: 'Contrast', group: 'Tone', min: -100, max: 100, step: 1, digits: 0 },
-  { key: 'shadows', label: 'Shadows', group: 'Tone', min: -100, max: 100, step: 1, digits: 0 },
+  {
+    key: 'exposureEv',
+    label: 'Exposure',
+    group: 'Tone',
+    min: -4,
+    max: 4,
+    step: 0.05,
+    digits: 2,
+    unit: 'EV',
+  },
+  {
+    key: 'contrast',
+    label: 'Contrast',
+    group: 'Tone',
+    min: -100,
+    max: 100,
+    step: 1,
+    digits: 0,
+    unit: '',
+  },
+  {
+    key: 'shadows',
+    label: 'Shadows',
+    group: 'Tone',
+    min: -100,
+    max: 100,
+    step: 1,
+    digits: 0,
+    unit: '',
+  },
   {
     key: 'highlights',
     label: 'Highlights',
@@ -14,6 +41,7 @@ export const SLIDERS = [
     max: 100,
     step: 1,
     digits: 0,
+    unit: '',
   },
   {
     key: 'blackPoint',
@@ -23,6 +51,7 @@ export const SLIDERS = [
     max: 100,
     step: 1,
     digits: 0,
+    unit: '',
   },
   {
     key: 'whitePoint',
@@ -32,9 +61,28 @@ export const SLIDERS = [
     max: 100,
     step: 1,
     digits: 0,
+    unit: '',
   },
-  { key: 'warmth', label: 'Warmth', group: 'Colour', min: -100, max: 100, step: 1, digits: 0 },
-  { key: 'tint', label: 'Tint', group: 'Colour', min: -100, max: 100, step: 1, digits: 0 },
+  {
+    key: 'warmth',
+    label: 'Warmth',
+    group: 'Colour',
+    min: -100,
+    max: 100,
+    step: 1,
+    digits: 0,
+    unit: '',
+  },
+  {
+    key: 'tint',
+    label: 'Tint',
+    group: 'Colour',
+    min: -100,
+    max: 100,
+    step: 1,
+    digits: 0,
+    unit: '',
+  },
   {
     key: 'saturation',
     label: 'Saturation',
@@ -43,8 +91,18 @@ export const SLIDERS = [
     max: 100,
     step: 1,
     digits: 0,
+    unit: '',
   },
-  { key: 'vibrance', label: 'Vibrance', group: 'Colour', min: -100, max: 100, step: 1, digits: 0 },
+  {
+    key: 'vibrance',
+    label: 'Vibrance',
+    group: 'Colour',
+    min: -100,
+    max: 100,
+    step: 1,
+    digits: 0,
+    unit: '',
+  },
   {
     key: 'flattenPct',
     label: 'Flatten backdrop',
@@ -53,6 +111,7 @@ export const SLIDERS = [
     max: 100,
     step: 1,
     digits: 0,
+    unit: '',
   },
 ] as const satisfies readonly {
   key: keyof LightSettings
@@ -62,6 +121,7 @@ export const SLIDERS = [
   max: number
   step: number
   digits: number
+  unit: string
 }[]
 
 export type Slider = (typeof SLIDERS)[number]
