@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { openShootFolder, photoPath } from './shootFolder'
 import { runInChromium } from './speed/browserRun'
+import { runInterface, type InterfaceResult } from './speed/interfaceRun'
 import { runOnNode, type SpeedResult } from './speed/nodeRun'
 import { runPeer } from './speed/peerRun'
 import { printTable } from './table'
@@ -12,6 +13,7 @@ import { printTable } from './table'
 const { values } = parseArgs({
   options: { json: { type: 'boolean', default: false }, part: { type: 'string' } },
 })
+const tell = (line: string): void => void process.stderr.write(`${line}\n`)
 const folder = await openShootFolder(resolve('demo'))
 const photos = folder.photos.map((photo) => photoPath(folder, photo))
 /** The photographs of 4 to 4.5 megapixels, by which Cut's time is judged. */
@@ -27,13 +29,16 @@ const PARTS = {
     runOnNode('Node, with Cut, one core, 4 MP', fourMegapixels, { cut: true, workers: 1 }),
 } as const
 
+if (values.part === 'interface') {
+  printInterface(await runInterface(tell))
+  process.exit(0)
+}
 if (values.part) {
   const part = PARTS[values.part as keyof typeof PARTS] // the parent passes a name of PARTS
   process.send?.(await part())
   process.exit(0)
 }
 
-const tell = (line: string): void => void process.stderr.write(`${line}\n`)
 const results: SpeedResult[] = []
 tell('plain sharp …')
 results.push(await runPeer(photos))
@@ -43,6 +48,7 @@ for (const part of Object.keys(PARTS)) {
 }
 tell('chromium …')
 results.push(await runInChromium(photos.length))
+const inTheInterface = await runInterface(tell)
 
 const peer = results[0]!
 const withoutCut = results[1]!
@@ -54,6 +60,7 @@ const summary = {
   withoutCutOverPeer: withoutCut.seconds / peer.seconds,
   /** Wanted: at most 2.5. */
   cutSecondsAtFourMegapixels: cutSeconds(oneCore),
+  interface: inTheInterface,
 }
 if (values.json) console.log(JSON.stringify(summary, null, 2))
 else print()
@@ -90,4 +97,21 @@ function print(): void {
   ])
   console.log(`\nCut, one core, 4 MP: ${summary.cutSecondsAtFourMegapixels.toFixed(2)} s a shot`)
   printTable(Object.entries(oneCore.stagesMs).map(([stage, ms]) => [`  ${stage}`, Math.round(ms)]))
+  printInterface(inTheInterface)
+}
+
+function printInterface({ sliderMs, sliderFullMs, intake, sheet }: InterfaceResult): void {
+  console.log('\nInterface, in Chromium')
+  printTable([
+    ['', 'measured', 'wanted'],
+    ['slider to picture, 1600 px, median ms', Math.round(sliderMs.median), '≤ 50'],
+    ['  95th percentile', Math.round(sliderMs.p95), ''],
+    ['  with all of Light set, median', Math.round(sliderFullMs.median), '≤ 50'],
+    ['intake, photographs/s', intake.perSecond, ''],
+    ['plain decode, photographs/s', intake.decodePerSecond, ''],
+    ['  decode over intake', intake.decodePerSecond / intake.perSecond, '≤ 2'],
+    [`sheet of ${sheet.shots}, first paint ms`, Math.round(sheet.firstPaintMs), '< 1500'],
+    [`  frames over 50 ms, of ${sheet.frames}`, sheet.framesOver50Ms, '0'],
+    ['  worst frame ms', Math.round(sheet.worstFrameMs), ''],
+  ])
 }

@@ -9,3 +9,4 @@ export {
   sumRows,
 } from './rows'
 export { maximumFlow } from './gridCut'
+export { gradeRow } from './grade'

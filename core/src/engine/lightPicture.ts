@@ -1,49 +1,58 @@
-import { bytesAt, fixedTable, floatsAt, kernels, reserve } from '../kernels'
+import { bytesAt, fixedTable, kernels } from '../kernels'
 import { BYTE_OF_ROOT, LINEAR_OF_BYTE } from '../raster/transfer'
-import { srgbRaster, type LinearRgba, type SrgbRgba8 } from '../raster'
-import { applyFlatten, applyGrade, type Composition } from '../steps'
+import { linearRaster, srgbOfLinear, srgbRaster, type SrgbRgba8 } from '../raster'
+import { applyFlatten, applyGrade, reserveGrade, type Composition } from '../steps'
 
-/** Rows that are worked on at a time; the floats of a band stay small. */
+/** Rows that are flattened at a time; their floats stay small. */
 const BAND_ROWS = 32
 
 const linearTable = fixedTable(LINEAR_OF_BYTE)
 const byteTable = fixedTable(BYTE_OF_ROOT)
 
+export type LightOf = Pick<Composition, 'original' | 'grade' | 'flatten'>
+
 /** The whole photograph of a composition after Light, at its own size. Alpha is kept. */
-export function lightPicture({ original, grade, flatten }: LightOf): SrgbRgba8 {
+export function lightPicture(composition: LightOf): SrgbRgba8 {
+  const { flatten, grade } = composition
+  return flatten || grade.cube ? lightInBands(composition) : lightByRows(composition)
+}
+
+/** Without what needs more than a pixel's own colour, a row never leaves the kernels' memory. */
+function lightByRows({ original, grade }: LightOf): SrgbRgba8 {
   const { width, height } = original
   const made = srgbRaster(original)
   const stride = width * 4
-  const band = new Float32Array(BAND_ROWS * stride)
-  const [bytes, floats] = reserve(stride, stride * 4) as [number, number] // one offset for each length
-  for (let top = 0; top < height; top += BAND_ROWS) {
-    const rows = Math.min(BAND_ROWS, height - top)
-    const data = band.subarray(0, rows * stride)
-    for (let y = 0; y < rows; y++) {
-      const start = (top + y) * stride
-      bytesAt(bytes, stride).set(original.data.subarray(start, start + stride))
-      kernels.linearRow(bytes, floats, width, linearTable)
-      data.set(floatsAt(floats, stride), y * stride)
-    }
-    if (flatten) {
-      const part: LinearRgba = {
-        format: 'rgba-f32-linear-premultiplied',
-        width,
-        height: rows,
-        data,
-      }
-      applyFlatten(part, flatten, { x: 0, y: top / height, width: 1, height: rows / height }, null)
-    }
-    applyGrade(data, grade)
-    // Flattening uses the kernels' memory as well: it is reserved anew.
-    reserve(stride, stride * 4)
-    for (let y = 0; y < rows; y++) {
-      floatsAt(floats, stride).set(data.subarray(y * stride, (y + 1) * stride))
-      kernels.encodeRow(floats, bytes, width, byteTable)
-      made.data.set(bytesAt(bytes, stride), (top + y) * stride)
-    }
+  const [floats, numbers, tone, bytes] = reserveGrade(stride * 4, grade, stride) as [
+    number,
+    number,
+    number,
+    number,
+  ] // as asked for
+  const row = bytesAt(bytes, stride)
+  for (let start = 0, y = 0; y < height; y++, start += stride) {
+    row.set(original.data.subarray(start, start + stride))
+    kernels.linearRow(bytes, floats, width, linearTable)
+    kernels.gradeRow(floats, width, numbers, tone)
+    kernels.encodeRow(floats, bytes, width, byteTable)
+    made.data.set(row, start)
   }
   return made
 }
 
-export type LightOf = Pick<Composition, 'original' | 'grade' | 'flatten'>
+function lightInBands({ original, grade, flatten }: LightOf): SrgbRgba8 {
+  const { width, height } = original
+  const made = srgbRaster(original)
+  const stride = width * 4
+  for (let top = 0; top < height; top += BAND_ROWS) {
+    const rows = Math.min(BAND_ROWS, height - top)
+    const band = linearRaster({ width, height: rows })
+    const bytes = original.data.subarray(top * stride, (top + rows) * stride)
+    for (let i = 0; i < bytes.length; i++)
+      band.data[i] = i % 4 === 3 ? bytes[i]! / 255 : LINEAR_OF_BYTE[bytes[i]!]!
+    const part = { x: 0, y: top / height, width: 1, height: rows / height }
+    if (flatten) applyFlatten(band, flatten, part, null)
+    applyGrade(band.data, grade)
+    made.data.set(srgbOfLinear(band).data, top * stride)
+  }
+  return made
+}

@@ -24,6 +24,7 @@ interface Kernels {
     dst: number,
     count: number,
   ): void
+  gradeRow(row: number, pixels: number, grade: number, tone: number): void
   layRow(row: number, pixels: number, colour: number): void
   maximumFlow(nodes: number, work: number, offsets: number): number
 }

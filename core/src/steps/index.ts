@@ -20,7 +20,7 @@ export {
 export { LOOKS, withLook } from './light/looks'
 export { CubeError, formatCube, parseCube, sampleCube, type CubeLut } from './light/cube'
 export { planGrade, NO_GRADE, type Grade } from './light/grade'
-export { applyGrade } from './light/applyGrade'
+export { applyGrade, reserveGrade } from './light/applyGrade'
 export { applyFlatten, planFlatten, type Flatten } from './light/flatten'
 export { toneCurve } from './light/toneCurve'
 export { readNeutral, type NeutralDoubt, type NeutralReading, type Spot } from './light/readNeutral'

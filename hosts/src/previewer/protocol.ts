@@ -13,7 +13,7 @@ export interface Marks {
 
 /** What the previewer can be asked for. Pictures and views go by names that the asker chooses. */
 export type PreviewRequest =
-  /** Decodes a photograph and keeps it, at most `sidePx` long and, if `whole`, at its own size too. */
+  /** Decodes a photograph and keeps it, `sidePx` long and half of that, and if `whole` at its own size. */
   | {
       readonly kind: 'open'
       readonly picture: string
@@ -32,8 +32,11 @@ export type PreviewRequest =
       readonly picture: string
       readonly settings: LightSettings
       readonly cube: CubeLut | null
-      /** At its own size instead of the preview's; needs a picture opened `whole`. */
-      readonly whole: boolean
+      /**
+       * Longer side that is wanted, in pixels: the next larger size that is kept is drawn. Infinity is the
+       * photograph's own, for a picture opened `whole`.
+       */
+      readonly sidePx: number
       readonly marks: Marks
     }
   /** Reads a spot of the photograph as it is, before Light. */

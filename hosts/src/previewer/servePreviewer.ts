@@ -37,8 +37,10 @@ export interface PreviewPlatform {
 }
 
 interface OpenPicture {
+  /** The sizes that are kept, smallest first. */
+  readonly levels: readonly SrgbRgba8[]
+  /** The one that is `sidePx` long, which is read and goes through the steps. */
   readonly preview: SrgbRgba8
-  readonly whole: SrgbRgba8 | null
   /** The finder's answer for this photograph, which every draw with flattening asks for. */
   readonly finder: () => Promise<Finder>
 }
@@ -94,15 +96,13 @@ export function servePreviewer(
   async function open(request: Extract<PreviewRequest, { kind: 'open' }>): Promise<Size> {
     const bytes = new Uint8Array(await request.source.arrayBuffer())
     const whole = await platform.codec.decode(bytes)
-    const size = fitInside(whole, request.sidePx)
-    const preview =
-      size.width === whole.width
-        ? whole
-        : srgbOfLinear(resampleSrgb(whole, wholeOf(whole), linearRaster(size)))
+    const preview = reduced(whole, request.sidePx)
+    const half = reduced(preview, request.sidePx / 2)
+    const levels = [half, preview, ...(request.whole ? [whole] : [])]
     const load = (): Promise<Finder> => (finder ??= platform.loadFinder())
     pictures.set(request.picture, {
+      levels,
       preview,
-      whole: request.whole ? whole : null,
       finder: rememberOne(load),
     })
     return { width: whole.width, height: whole.height }
@@ -115,7 +115,8 @@ export function servePreviewer(
     const picture = known(request.picture)
     const view = views.get(request.view)
     if (!view) throw new Error(`There is no view ${request.view}`)
-    const source = request.whole ? (picture.whole ?? picture.preview) : picture.preview
+    const source =
+      picture.levels.find((level) => longerSide(level) >= request.sidePx) ?? picture.levels.at(-1)!
     const composition = await applyLight(source, request.settings, request.cube, picture)
     const made = lightPicture(composition)
     const { width, height } = made
@@ -128,6 +129,16 @@ export function servePreviewer(
     view.shown = made
     return { width, height, histogram, tookMs: performance.now() - began }
   }
+}
+
+const longerSide = ({ width, height }: Size): number => Math.max(width, height)
+
+/** A picture at most this long; itself if it is not longer. */
+function reduced(picture: SrgbRgba8, sidePx: number): SrgbRgba8 {
+  const size = fitInside(picture, sidePx)
+  return size.width === picture.width
+    ? picture
+    : srgbOfLinear(resampleSrgb(picture, wholeOf(picture), linearRaster(size)))
 }
 
 function applyLight(

@@ -5,6 +5,9 @@ import type { Marks, PreviewAnswers } from '@cloudbank/hosts/previewer'
 import { sharedPreviewer } from './previewer'
 import type { OpenPicture } from './useOpenPicture'
 
+/** Counts drawings. */
+let turns = 0
+
 export const NO_MARKS: Marks = { clipping: false, strain: null }
 
 interface Props {
@@ -12,8 +15,8 @@ interface Props {
   readonly settings: LightSettings
   readonly cube?: CubeLut | null
   readonly marks?: Marks
-  /** Draws at the photograph's own size; the picture must have been opened whole. */
-  readonly whole?: boolean
+  /** Longer side that is wanted, in pixels; Infinity for the photograph's own, if it was opened whole. */
+  readonly sidePx: number
   readonly label: string
   readonly pixelated?: boolean
   /** Told the view's name, for asking after pixels, and what was drawn. */
@@ -22,7 +25,7 @@ interface Props {
 
 /** A photograph after Light, drawn in the previewer's worker as the settings change. */
 export function LightCanvas(props: Props) {
-  const { picture, settings, cube = null, marks = NO_MARKS, whole = false, label } = props
+  const { picture, settings, cube = null, marks = NO_MARKS, sidePx, label } = props
   const box = useRef<HTMLDivElement>(null)
   const view = useId()
   const told = useRef(props.onDrawn)
@@ -54,7 +57,7 @@ export function LightCanvas(props: Props) {
       picture: picture.name,
       settings,
       cube,
-      whole,
+      sidePx,
       marks,
     } as const
     sharedPreviewer()
@@ -63,6 +66,8 @@ export function LightCanvas(props: Props) {
         (drawn) => {
           if (!drawn || !current) return
           box.current?.setAttribute('data-drawn', picture.name)
+          // A new drawing is told even when it is of the same picture.
+          box.current?.setAttribute('data-turn', String(++turns))
           told.current?.(view, drawn)
         },
         // A picture that was closed in the meantime is not drawn any more.
@@ -71,7 +76,7 @@ export function LightCanvas(props: Props) {
     return () => {
       current = false
     }
-  }, [view, picture.name, settings, cube, whole, marks])
+  }, [view, picture.name, settings, cube, sidePx, marks])
 
   return (
     <Box

@@ -22,7 +22,9 @@ export function LitPreview({ view, shot, sidePx }: Props) {
   const settings = useMemo(() => light, [key])
   return (
     <Box width="100%" height="100%">
-      {picture && <LightCanvas picture={picture} settings={settings} label={shot.fileName} />}
+      {picture && (
+        <LightCanvas picture={picture} settings={settings} sidePx={sidePx} label={shot.fileName} />
+      )}
     </Box>
   )
 }

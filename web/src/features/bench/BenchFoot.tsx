@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
@@ -12,7 +12,7 @@ import { ReturnWindow } from './ReturnWindow'
 const SHOWN = 6
 
 /** History as words; undo and redo, restore original, carry, pass, return. */
-export function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
+export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
   const scope = { shootId: view.shoot.id, shotId: shot.id }
   const history = useHistory(scope)
   const [carrying, setCarrying] = useState(false)
@@ -90,7 +90,7 @@ export function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
       />
     </Flex>
   )
-}
+})
 
 function Verdict({ shot }: { shot: Shot }) {
   if (!shot.verdict) return null

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { CubeLut, StepId } from '@cloudbank/core/steps'
 import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
@@ -95,7 +95,11 @@ function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
 
   const order = useMemo(() => inSheetOrder(view.shots, view.products), [view.shots, view.products])
   const at = order.findIndex(({ id }) => id === shot.id)
-  const open = (id: string) => void navigate(`/shoots/${view.shoot.id}/shots/${id}`)
+  const shootId = view.shoot.id
+  const open = useCallback(
+    (id: string) => void navigate(`/shoots/${shootId}/shots/${id}`),
+    [navigate, shootId],
+  )
   const go = (by: number) => {
     const next = order[at + by]
     if (next) open(next.id)

@@ -1,11 +1,16 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { FINDINGS } from '@cloudbank/core/findings'
 import type { Rendition, ShootView, Shot } from '../../data'
 import { Attention } from '../../ui'
 import { describeFinding, photographFindings } from '../../work/findings'
 
 /** What was found about a shot, with figures and remedies. */
-export function FindingList(props: { view: ShootView; shot: Shot; shown: Rendition | undefined }) {
+export const FindingList = memo(function FindingList(props: {
+  view: ShootView
+  shot: Shot
+  shown: Rendition | undefined
+}) {
   const { view, shot, shown } = props
   const findings = [
     ...(photographFindings(view).get(shot.id) ?? []),
@@ -37,4 +42,4 @@ export function FindingList(props: { view: ShootView; shot: Shot; shown: Renditi
       ))}
     </>
   )
-}
+})

@@ -31,6 +31,8 @@ export function LightView(props: Props) {
     <Box position="absolute" inset="0">
       <LightCanvas
         {...common}
+        // Only as large as it is seen: what cannot be seen need not be drawn while a slider moves.
+        sidePx={Math.min(PREVIEW_SIDE_PX, scale * longer)}
         label="After Light"
         onDrawn={(view, drawn) => {
           props.onView(view)
@@ -39,7 +41,7 @@ export function LightView(props: Props) {
       />
       {wanted && still && (
         <Box position="absolute" inset="0" data-testid="full-size">
-          <LightCanvas {...common} label="After Light, full size" whole />
+          <LightCanvas {...common} label="After Light, full size" sidePx={Infinity} />
         </Box>
       )}
     </Box>

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import type { ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
 import { Action } from '../../ui'
@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** The other shots of this product or lighting, at one scale, for comparison. */
-export function Siblings({ view, shot, onGo }: Props) {
+export const Siblings = memo(function Siblings({ view, shot, onGo }: Props) {
   const [by, setBy] = useState<'product' | 'lighting'>('product')
   const shots = view.shots.filter((other) =>
     by === 'product' ? other.sku === shot.sku : other.lightingId === shot.lightingId,
@@ -54,7 +54,7 @@ export function Siblings({ view, shot, onGo }: Props) {
       </Box>
     </Flex>
   )
-}
+})
 
 function Sibling(props: {
   view: ShootView

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import type { StepId } from '@cloudbank/core/steps'
 import type { StagePicture } from '@cloudbank/hosts/previewer'
 import { STAGES } from './stages'
@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** The line of stages: the picture as it leaves each step; the one being worked on is larger. */
-export function StageLine({ pictures, stage, onStage }: Props) {
+export const StageLine = memo(function StageLine({ pictures, stage, onStage }: Props) {
   return (
     <Flex as="nav" aria-label="Stages" align="flex-end" gap="6px">
       {STAGES.map(({ id, title }, i) => {
@@ -41,7 +41,7 @@ export function StageLine({ pictures, stage, onStage }: Props) {
       })}
     </Flex>
   )
-}
+})
 
 const Stage = chakra('button', {
   base: {

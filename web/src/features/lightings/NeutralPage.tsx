@@ -212,7 +212,14 @@ function TriedPicture(
     const [red, green, blue] = gains
     return { ...light, neutral: { from: 'gains', red, green, blue } as const }
   }, [shot, view.briefRow, view.lightings, gains])
-  return <LightCanvas picture={picture} settings={settings} label={shot.fileName} />
+  return (
+    <LightCanvas
+      picture={picture}
+      settings={settings}
+      sidePx={PICTURE_SIDE_PX / 2}
+      label={shot.fileName}
+    />
+  )
 }
 
 function Sibling(props: TriedProps) {
