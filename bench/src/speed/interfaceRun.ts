@@ -206,18 +206,36 @@ function multiplyShots(page: Page, count: number): Promise<string> {
     const shots = await ask(
       read.objectStore('shots').getAll() as IDBRequest<Record<string, unknown>[]>, // its rows
     )
-    const write = db.transaction(['shoots', 'shots'], 'readwrite')
+    const previews = await ask(
+      db.transaction('previews').objectStore('previews').getAll() as IDBRequest<
+        Record<string, unknown>[]
+      >, // its rows
+    )
+    const measures = await ask(
+      db.transaction('measures').objectStore('measures').getAll() as IDBRequest<
+        Record<string, unknown>[]
+      >, // its rows
+    )
+    const write = db.transaction(['shoots', 'shots', 'previews', 'measures'], 'readwrite')
     const id = 'many'
     write.objectStore('shoots').put({ ...shoot, id, name: 'Many' })
-    for (let i = 0; i < wanted; i++)
+    for (let i = 0; i < wanted; i++) {
+      const shot = shots[i % shots.length]!
+      const hash = `${String(shot.originalHash).slice(0, 56)}${String(i).padStart(8, '0')}`
+      const of = (rows: Record<string, unknown>[]) =>
+        rows.find((row) => row.hash === shot.originalHash)
+      write.objectStore('previews').put({ ...of(previews), hash })
+      write.objectStore('measures').put({ ...of(measures), hash })
       write.objectStore('shots').put({
-        ...shots[i % shots.length],
+        ...shot,
         id: `many-${i}`,
         shootId: id,
+        originalHash: hash,
         sku: `SKU-${String(Math.floor(i / 7)).padStart(4, '0')}`,
         lightingId: null,
         order: i,
       })
+    }
     await new Promise((done) => {
       write.oncomplete = done
     })

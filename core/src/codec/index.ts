@@ -1,6 +1,6 @@
 export { describeFileProblem, FileError, type FileProblem } from './fileError'
 export { FILE_TYPES, MAX_PIXELS, readFileFacts, type FileFacts, type FileType } from './fileFacts'
-export { type Codec } from './port'
+export { type Codec, type PreviewFile } from './port'
 export { SRGB_PROFILE } from './srgbProfile'
 export { tagSrgb } from './tagSrgb'
 export { readCaptureFacts, type CaptureFacts } from './captureFacts'

@@ -1,5 +1,10 @@
-import type { SrgbRgba8 } from '../raster'
+import type { Size, SrgbRgba8 } from '../raster'
 import type { Format } from '../steps'
+
+export interface PreviewFile extends Size {
+  readonly bytes: Uint8Array
+  readonly whole: Size
+}
 
 /** What a host must be able to do with files. */
 export interface Codec {
@@ -10,6 +15,13 @@ export interface Codec {
    * @throws FileError when the bytes are not a whole picture.
    */
   decode(bytes: Uint8Array): Promise<SrgbRgba8>
+  /**
+   * A small picture of a photograph that can be decoded, upright and in sRGB, at most `sidePx` long, as
+   * WebP; and the photograph's own size upright. For looking at, made as fast as the host can.
+   *
+   * @throws FileError as `decode`.
+   */
+  preview(bytes: Uint8Array, sidePx: number): Promise<PreviewFile>
   /** Encodes a picture. `qualityPct` (1…100) has no effect on PNG. JPEG drops alpha. */
   encode(picture: SrgbRgba8, format: Format, qualityPct: number): Promise<Uint8Array>
 }

@@ -118,6 +118,7 @@ const recordingCodec = (): Codec & {
   const encoded: { format: Format; width: number; quality: number }[] = []
   return {
     encoded,
+    preview: () => Promise.reject(new Error('not needed')),
     decode: () => Promise.reject(new Error('not used')),
     encode: async (picture, format, quality) => {
       encoded.push({ format, width: picture.width, quality })

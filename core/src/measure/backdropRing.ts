@@ -24,7 +24,11 @@ export function measureBackdropRing(picture: SrgbRgba8): BackdropRing {
   const samples: Rgb[] = []
   for (let y = 0; y < height; y += step)
     for (let x = 0; x < width; x += step) {
-      if (x >= ring && y >= ring && x < width - ring && y < height - ring) continue
+      if (x >= ring && y >= ring && x < width - ring && y < height - ring) {
+        // On to the right side of the ring, without looking at what it encloses.
+        x += Math.floor((width - ring - 1 - x) / step) * step
+        continue
+      }
       const p = (y * width + x) * 4
       samples.push([
         LINEAR_OF_BYTE[data[p]!]!,

@@ -5,8 +5,9 @@ import {
   withPngProfile,
   type Codec,
   type FileType,
+  type PreviewFile,
 } from '@cloudbank/core/codec'
-import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
+import { fitInside, srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import type { Format } from '@cloudbank/core/steps'
 import { decodeHeif } from '../heif'
 import { decodeTiff } from './decodeTiff'
@@ -23,6 +24,8 @@ const MIME: Readonly<Record<Exclude<FileType, 'tiff' | 'heic'>, string>> = {
   webp: 'image/webp',
   avif: 'image/avif',
 }
+
+const PREVIEW_QUALITY = 0.82
 
 /** Rows that are read back from the canvas at a time: bounds the canvas to a few megabytes. */
 const BAND_BYTES = 16_000_000
@@ -48,13 +51,34 @@ export const browserCodec: Codec = {
     }
   },
 
+  async preview(bytes, sidePx) {
+    const { type } = readFileFacts(bytes)
+    if (type !== 'tiff' && type !== 'heic')
+      return withBitmap(bytes, MIME[type], (bitmap) => reduceBitmap(bitmap, sidePx))
+    const { data, width, height } = await browserCodec.decode(bytes)
+    const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height) // never shared
+    const bitmap = await createImageBitmap(pixels)
+    try {
+      return await reduceBitmap(bitmap, sidePx)
+    } finally {
+      bitmap.close()
+    }
+  },
+
   async encode(picture, format, qualityPct) {
     const encode = await (encoders[format] ??= loadEncoder(format))
     return encode(picture, qualityPct)
   },
 }
 
-async function decodeNatively(bytes: Uint8Array, type: string): Promise<SrgbRgba8> {
+const decodeNatively = (bytes: Uint8Array, type: string): Promise<SrgbRgba8> =>
+  withBitmap(bytes, type, readPixels)
+
+async function withBitmap<T>(
+  bytes: Uint8Array,
+  type: string,
+  use: (bitmap: ImageBitmap) => T | Promise<T>,
+): Promise<T> {
   const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type }) // never shared
   const bitmap = await createImageBitmap(blob, {
     imageOrientation: 'from-image',
@@ -62,10 +86,22 @@ async function decodeNatively(bytes: Uint8Array, type: string): Promise<SrgbRgba
     premultiplyAlpha: 'none',
   })
   try {
-    return readPixels(bitmap)
+    return await use(bitmap)
   } finally {
     bitmap.close()
   }
+}
+
+async function reduceBitmap(bitmap: ImageBitmap, sidePx: number): Promise<PreviewFile> {
+  const whole = { width: bitmap.width, height: bitmap.height }
+  const size = fitInside(whole, sidePx)
+  const canvas = new OffscreenCanvas(size.width, size.height)
+  const context = canvas.getContext('2d', { colorSpace: 'srgb' })
+  if (!context) throw new Error('This browser gives no canvas to a worker')
+  context.imageSmoothingQuality = 'high'
+  context.drawImage(bitmap, 0, 0, size.width, size.height)
+  const blob = await canvas.convertToBlob({ type: 'image/webp', quality: PREVIEW_QUALITY })
+  return { bytes: new Uint8Array(await blob.arrayBuffer()), ...size, whole }
 }
 
 /** Converts pixels from their profile; the browser does it, on the way through a PNG. */

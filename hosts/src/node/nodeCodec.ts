@@ -6,8 +6,10 @@ import {
   withPngProfile,
   type Codec,
 } from '@cloudbank/core/codec'
-import { srgbRaster } from '@cloudbank/core/raster'
+import { fitInside, srgbRaster } from '@cloudbank/core/raster'
 import { decodeHeif } from '../heif'
+
+const PREVIEW_QUALITY_PCT = 82
 
 /** The codec on sharp: libvips with libjpeg-turbo, mozjpeg, libwebp and libaom. */
 export const nodeCodec: Codec = {
@@ -25,6 +27,18 @@ export const nodeCodec: Codec = {
     } catch (error) {
       throw new FileError({ code: 'damaged' }, { cause: error })
     }
+  },
+
+  async preview(bytes, sidePx) {
+    const picture = await nodeCodec.decode(bytes)
+    const { width, height, data } = picture
+    const raw = Buffer.from(data.buffer, data.byteOffset, data.byteLength)
+    const size = fitInside(picture, sidePx)
+    const webp = await sharp(raw, { raw: { width, height, channels: 4 } })
+      .resize(size)
+      .webp({ quality: PREVIEW_QUALITY_PCT })
+      .toBuffer()
+    return { bytes: webp, ...size, whole: { width, height } }
   },
 
   async encode({ width, height, data }, format, qualityPct) {

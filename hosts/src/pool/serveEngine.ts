@@ -6,13 +6,6 @@ import {
   unpackMatte,
   type StopSignal,
 } from '@cloudbank/core/engine'
-import {
-  fitInside,
-  linearRaster,
-  resampleSrgb,
-  srgbOfLinear,
-  wholeOf,
-} from '@cloudbank/core/raster'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { findProduct, proposeNeutral, type Finder } from '@cloudbank/core/steps'
 import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
@@ -25,8 +18,6 @@ export interface WorkerPlatform {
   readonly sha256: (bytes: Uint8Array) => Promise<string>
   readonly post: (message: FromWorker, transfer: ArrayBuffer[]) => void
 }
-
-const PREVIEW_QUALITY_PCT = 82
 
 /** Answers requests in a worker: decodes, runs the engine, and posts what comes of it. */
 export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
@@ -51,20 +42,15 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
   ): Promise<JobResults[Job['kind']]> {
     const bytes = await readSource(job.source)
     const facts = readFileFacts(bytes)
-    const picture = await decode(bytes)
-    onStage('decode')
     if (job.kind === 'inspect') {
-      const size = fitInside(picture, job.previewSidePx)
-      const small = srgbOfLinear(resampleSrgb(picture, wholeOf(picture), linearRaster(size)))
-      const preview = await platform.codec.encode(small, 'webp', PREVIEW_QUALITY_PCT)
+      const { whole, ...preview } = await checked(platform.codec.preview(bytes, job.previewSidePx))
+      onStage('decode')
       // How it stands upright, whatever the format says it by.
-      const upright = { ...facts, width: picture.width, height: picture.height }
-      return {
-        facts: upright,
-        hash: await platform.sha256(bytes),
-        preview: { bytes: preview, ...size },
-      }
+      const upright = { ...facts, width: whole.width, height: whole.height }
+      return { facts: upright, hash: await platform.sha256(bytes), preview }
     }
+    const picture = await checked(platform.codec.decode(bytes))
+    onStage('decode')
     if (job.kind === 'measure') {
       const finder = await sharedFinder()
       const capture = await readCaptureFacts(bytes)
@@ -88,9 +74,10 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     return { ...result, matte: result.matte && (job.knownMatte ?? packMatte(result.matte)) }
   }
 
-  async function decode(bytes: Uint8Array): ReturnType<Codec['decode']> {
+  /** Whatever else a decoder throws, the file is damaged. */
+  async function checked<T>(decoding: Promise<T>): Promise<T> {
     try {
-      return await platform.codec.decode(bytes)
+      return await decoding
     } catch (error) {
       if (error instanceof FileError) throw error
       throw new FileError({ code: 'damaged' }, { cause: error })

@@ -53,7 +53,7 @@ interface View {
 const MID_GREY: Rgb = [0.214, 0.214, 0.214]
 const WHITE: Rgb = [1, 1, 1]
 /** Pixels of a histogram that is counted while a slider moves. */
-const HISTOGRAM_PIXELS = 200_000
+const HISTOGRAM_PIXELS = 60_000
 
 /** Keeps a few photographs decoded and draws them as settings change, in a worker of its own. */
 export function servePreviewer(

@@ -1,4 +1,6 @@
+import { liveQuery, type Subscription } from 'dexie'
 import { useLiveQuery } from 'dexie-react-hooks'
+import { useCallback, useSyncExternalStore } from 'react'
 import { database } from './database'
 import type {
   BriefRow,
@@ -27,31 +29,88 @@ export interface ShootView {
 
 /** The view of one shoot: undefined while it loads, null when there is none of this id. */
 export function useShootView(shootId: string): ShootView | null | undefined {
-  return useLiveQuery(async () => {
+  const subscribe = useCallback((onChange: () => void) => watch(shootId, onChange), [shootId])
+  return useSyncExternalStore(subscribe, () => watched.get(shootId)?.view)
+}
+
+/** The parts of a view; each is read again by itself when its tables change. */
+type Parts = Omit<ShootView, 'shoot' | 'briefRow'> & {
+  readonly head: { readonly shoot: Shoot; readonly briefRow: BriefRow } | null
+}
+
+interface Watched {
+  view: ShootView | null | undefined
+  readonly listeners: Set<() => void>
+  readonly subscriptions: Subscription[]
+}
+
+/** One reading of a shoot serves all that show it. */
+const watched = new Map<string, Watched>()
+/** A shoot that nobody shows is kept this long, for the next screen. */
+const KEPT_MS = 2000
+
+function watch(shootId: string, onChange: () => void): () => void {
+  const entry = watched.get(shootId) ?? begin(shootId)
+  entry.listeners.add(onChange)
+  return () => {
+    entry.listeners.delete(onChange)
+    setTimeout(() => {
+      if (entry.listeners.size > 0 || watched.get(shootId) !== entry) return
+      for (const subscription of entry.subscriptions) subscription.unsubscribe()
+      watched.delete(shootId)
+    }, KEPT_MS)
+  }
+}
+
+const byId = <Row extends { readonly id: string }>(rows: readonly Row[]): Map<string, Row> =>
+  new Map(rows.map((row) => [row.id, row]))
+
+function begin(shootId: string): Watched {
+  const entry: Watched = { view: undefined, listeners: new Set(), subscriptions: [] }
+  watched.set(shootId, entry)
+  const parts: Partial<Parts> = {}
+  const mine = { shootId }
+  const read = <Key extends keyof Parts>(key: Key, query: () => Promise<Parts[Key]>): void => {
+    const subscription = liveQuery(query).subscribe((value) => {
+      parts[key] = value
+      const view = combine(parts)
+      if (view === undefined) return
+      entry.view = view
+      for (const listener of entry.listeners) listener()
+    })
+    entry.subscriptions.push(subscription)
+  }
+  read('head', async () => {
     const shoot = await database.shoots.get(shootId)
     const briefRow = shoot && (await database.briefs.get(shoot.briefId))
-    if (!shoot || !briefRow) return null
-    const mine = { shootId }
-    const [shots, products, renditions, refusals, lightings] = await Promise.all([
-      database.shots.where(mine).sortBy('order'),
-      database.products.where(mine).toArray(),
-      database.renditions.where(mine).toArray(),
-      database.refusals.where(mine).toArray(),
-      database.lightings.where(mine).toArray(),
-    ])
-    const measured = await database.measures.bulkGet(shots.map(({ originalHash }) => originalHash))
-    return {
-      shoot,
-      briefRow,
-      shots,
-      products: new Map(products.map((product) => [product.sku, product])),
-      renditions: new Map(renditions.map((rendition) => [rendition.id, rendition])),
-      refusals,
-      lightings: new Map(lightings.map((lighting) => [lighting.id, lighting])),
-      measures: new Map(measured.flatMap((row) => (row ? [[row.hash, row.result] as const] : []))),
-    }
-  }, [shootId])
+    return shoot && briefRow ? { shoot, briefRow } : null
+  })
+  read('shots', () => database.shots.where(mine).sortBy('order'))
+  read('products', async () => {
+    const products = await database.products.where(mine).toArray()
+    return new Map(products.map((product) => [product.sku, product]))
+  })
+  read('renditions', async () => byId(await database.renditions.where(mine).toArray()))
+  read('refusals', () => database.refusals.where(mine).toArray())
+  read('lightings', async () => byId(await database.lightings.where(mine).toArray()))
+  read('measures', async () => {
+    const shots = await database.shots.where(mine).toArray()
+    const hashes = [...new Set(shots.map(({ originalHash }) => originalHash))]
+    const rows = await database.measures.bulkGet(hashes)
+    return new Map(rows.flatMap((row) => (row ? [[row.hash, row.result] as const] : [])))
+  })
+  return entry
 }
+
+/** The view of all parts; without its measures for as long as they load, which a screen can do without. */
+function combine(parts: Partial<Parts>): ShootView | null | undefined {
+  const { head, shots, products, renditions, refusals, lightings, measures = NO_MEASURES } = parts
+  if (head === null) return null
+  if (!head || !shots || !products || !renditions || !refusals || !lightings) return undefined
+  return { ...head, shots, products, renditions, refusals, lightings, measures }
+}
+
+const NO_MEASURES: ShootView['measures'] = new Map()
 
 /** A shoot as the home page shows it. */
 export interface ShootSummary {
@@ -67,17 +126,16 @@ export function useShootSummaries(): readonly ShootSummary[] | undefined {
   return useLiveQuery(async () => {
     const shoots = await database.shoots.orderBy('createdAt').reverse().toArray()
     return Promise.all(
-      shoots.map(async (shoot) => ({
-        shoot,
-        shots: await database.shots.where('shootId').equals(shoot.id).sortBy('order'),
-        renditions: await database.renditions.where('shootId').equals(shoot.id).toArray(),
-        briefRow: await database.briefs.get(shoot.briefId),
-        lightings: new Map(
-          (await database.lightings.where('shootId').equals(shoot.id).toArray()).map(
-            (lighting) => [lighting.id, lighting] as const,
-          ),
-        ),
-      })),
+      shoots.map(async (shoot) => {
+        const mine = { shootId: shoot.id }
+        return {
+          shoot,
+          shots: await database.shots.where(mine).sortBy('order'),
+          renditions: await database.renditions.where(mine).toArray(),
+          briefRow: await database.briefs.get(shoot.briefId),
+          lightings: byId(await database.lightings.where(mine).toArray()),
+        }
+      }),
     )
   })
 }

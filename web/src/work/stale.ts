@@ -1,8 +1,7 @@
-import { renditionKey } from '@cloudbank/core/brief'
 import type { Placement } from '@cloudbank/core/steps'
 import { countOf } from '../app/numbers'
 import type { Rendition, Shot } from '../data'
-import { planOf, type Recipe } from './recipe'
+import { keyOf, planOf, type Recipe } from './recipe'
 
 /** How a shot's renditions stand against the brief. */
 export type Standing = 'none' | 'partly' | 'out-of-date' | 'made'
@@ -15,8 +14,7 @@ export function stalePlacements(
 ): Placement[] {
   const plan = planOf(shot, recipe)
   return recipe.steps.finish.placements.filter(
-    (placement) =>
-      renditions.get(`${shot.id}/${placement.id}`)?.key !== renditionKey(plan, placement),
+    (placement) => renditions.get(`${shot.id}/${placement.id}`)?.key !== keyOf(plan, placement),
   )
 }
 

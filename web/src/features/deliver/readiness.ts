@@ -1,6 +1,6 @@
-import { placementSize, renditionKey } from '@cloudbank/core/brief'
+import { placementSize } from '@cloudbank/core/brief'
 import type { Rendition, ShootView } from '../../data'
-import { planOf } from '../../work/recipe'
+import { keyOf, planOf } from '../../work/recipe'
 
 /** The renditions that are up to date with the brief. */
 export function readyFor(view: ShootView): Rendition[] {
@@ -10,7 +10,7 @@ export function readyFor(view: ShootView): Rendition[] {
     const plan = planOf(shot, { steps, lightings })
     return steps.finish.placements.flatMap((placement) => {
       const rendition = renditions.get(`${shot.id}/${placement.id}`)
-      return rendition?.key === renditionKey(plan, placement) ? [rendition] : []
+      return rendition?.key === keyOf(plan, placement) ? [rendition] : []
     })
   })
 }
