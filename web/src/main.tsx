@@ -15,7 +15,8 @@ import { continueRuns } from './work/runner'
 followSky()
 void continueIntake()
 void continueRuns()
-void continueScan()
+// Looks through all shots: not before the first screen is there.
+setTimeout(() => void continueScan(), 2000)
 void navigator.storage?.persist?.()
 
 const root = document.getElementById('root')

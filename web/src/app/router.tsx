@@ -1,13 +1,10 @@
 import { createBrowserRouter } from 'react-router'
-import { BriefPage } from '../features/brief'
-import { DeliverPage } from '../features/deliver'
 import { DemoPage, HomePage } from '../features/home'
-import { LightingsPage, NeutralPage } from '../features/lightings'
 import { SheetPage } from '../features/sheet'
-import { BenchPage } from '../features/bench'
 import { Lost } from './Lost'
 import { Shell } from './Shell'
 
+/** Home and sheet come with the app; what is reached from them is fetched when it is opened. */
 export const router = createBrowserRouter([
   {
     element: <Shell />,
@@ -16,11 +13,26 @@ export const router = createBrowserRouter([
       { path: '/', element: <HomePage /> },
       { path: '/demo', element: <DemoPage /> },
       { path: '/shoots/:shootId', element: <SheetPage /> },
-      { path: '/shoots/:shootId/lightings', element: <LightingsPage /> },
-      { path: '/shoots/:shootId/lightings/:lightingId', element: <NeutralPage /> },
-      { path: '/shoots/:shootId/brief', element: <BriefPage /> },
-      { path: '/shoots/:shootId/deliver', element: <DeliverPage /> },
-      { path: '/shoots/:shootId/shots/:shotId', element: <BenchPage /> },
+      {
+        path: '/shoots/:shootId/lightings',
+        lazy: async () => ({ Component: (await import('../features/lightings')).LightingsPage }),
+      },
+      {
+        path: '/shoots/:shootId/lightings/:lightingId',
+        lazy: async () => ({ Component: (await import('../features/lightings')).NeutralPage }),
+      },
+      {
+        path: '/shoots/:shootId/brief',
+        lazy: async () => ({ Component: (await import('../features/brief')).BriefPage }),
+      },
+      {
+        path: '/shoots/:shootId/deliver',
+        lazy: async () => ({ Component: (await import('../features/deliver')).DeliverPage }),
+      },
+      {
+        path: '/shoots/:shootId/shots/:shotId',
+        lazy: async () => ({ Component: (await import('../features/bench')).BenchPage }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -48,6 +48,7 @@ interface Watched {
 const watched = new Map<string, Watched>()
 /** A shoot that nobody shows is kept this long, for the next screen. */
 const KEPT_MS = 2000
+const MEASURES_AFTER_MS = 500
 
 function watch(shootId: string, onChange: () => void): () => void {
   const entry = watched.get(shootId) ?? begin(shootId)
@@ -93,12 +94,16 @@ function begin(shootId: string): Watched {
   read('renditions', async () => byId(await database.renditions.where(mine).toArray()))
   read('refusals', () => database.refusals.where(mine).toArray())
   read('lightings', async () => byId(await database.lightings.where(mine).toArray()))
-  read('measures', async () => {
-    const shots = await database.shots.where(mine).toArray()
-    const hashes = [...new Set(shots.map(({ originalHash }) => originalHash))]
-    const rows = await database.measures.bulkGet(hashes)
-    return new Map(rows.flatMap((row) => (row ? [[row.hash, row.result] as const] : [])))
-  })
+  // The many rows of measures wait until the first pictures have been asked for.
+  setTimeout(() => {
+    if (watched.get(shootId) !== entry) return
+    read('measures', async () => {
+      const shots = await database.shots.where(mine).toArray()
+      const hashes = [...new Set(shots.map(({ originalHash }) => originalHash))]
+      const rows = await database.measures.bulkGet(hashes)
+      return new Map(rows.flatMap((row) => (row ? [[row.hash, row.result] as const] : [])))
+    })
+  }, MEASURES_AFTER_MS)
   return entry
 }
 

@@ -1,9 +1,5 @@
-import { BlobReader, BlobWriter, configure, ZipReader } from '@zip.js/zip.js'
 import { useNotices } from '../app/notices'
 import { takeIn, type IncomingFile } from './intake'
-
-// Entries are inflated by the browser's own streams: a worker from a blob would break the security policy.
-configure({ useWebWorkers: false })
 
 /** What was given: photographs, and tables of products. */
 export interface Incoming {
@@ -46,6 +42,9 @@ async function isZip(file: File): Promise<boolean> {
 }
 
 async function openZip(file: File): Promise<File[]> {
+  const { BlobReader, BlobWriter, configure, ZipReader } = await import('@zip.js/zip.js')
+  // Entries are inflated by the browser's own streams: a worker from a blob would break the security policy.
+  configure({ useWebWorkers: false })
   const reader = new ZipReader(new BlobReader(file))
   try {
     const found: File[] = []

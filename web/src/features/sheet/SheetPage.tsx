@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { useNavigate, useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
@@ -89,7 +89,10 @@ function Sheet({ view }: { view: ShootView }) {
       .getState()
       .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
   }
-  const open = (id: string) => void navigate(`/shoots/${shoot.id}/shots/${id}`)
+  const open = useCallback(
+    (id: string) => void navigate(`/shoots/${shoot.id}/shots/${id}`),
+    [navigate, shoot.id],
+  )
   const step = (by: number) => {
     const at = focus === null ? -1 : order.indexOf(focus)
     const next = order[Math.min(Math.max(at < 0 ? 0 : at + by, 0), order.length - 1)]

@@ -1,16 +1,15 @@
-import { Box, Flex, Image, Text } from '@chakra-ui/react'
 import { memo, useState } from 'react'
 import type { FrameSettings } from '@cloudbank/core/steps'
 import { formatBytes, formatPercent, formatSigned } from '../../app/numbers'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { LitPreview } from '../../preview'
-import { Attention } from '../../ui'
 import type { LightReading } from '../../work/lightReadings'
 import { FrameMarks } from './FrameMarks'
 import { fill01 } from './frameReading'
 import { Hem } from './Hem'
 import type { HemSegment } from './hem'
 import type { LensId } from './lens'
+import './tile.css'
 
 export interface TileProps {
   readonly shot: Shot
@@ -43,76 +42,54 @@ export const Tile = memo(function Tile(props: TileProps) {
   )
   const preview = usePictureUrl({ table: 'previews', id: shot.originalHash, version: '' })
   return (
-    <Box
+    <div
       data-shot={shot.id}
+      data-focused={focused || undefined}
       className="tile"
       role="option"
       aria-selected={selected}
       aria-label={`${shot.fileName}${shot.failure ? `, failed: ${shot.failure}` : ''}`}
-      width={`${px}px`}
-      userSelect="none"
-      cursor="default"
+      style={{ width: px }}
       onClick={(event) => onPick(shot.id, event)}
       onDoubleClick={() => onOpen(shot.id)}
       onMouseEnter={() => setHovered(true)}
       onMouseLeave={() => setHovered(false)}
     >
-      <Box
-        position="relative"
-        width={`${px}px`}
-        height={`${px}px`}
-        background="mat"
-        boxShadow={selected ? '0 0 0 1px {colors.paper}, 0 0 0 3px {colors.ink}' : undefined}
-        outline={focused && !selected ? '1px dashed {colors.ink}' : undefined}
-        outlineOffset="2px"
-      >
+      <div className="tile-mat" style={{ width: px, height: px }}>
         {lens === 'light' && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />
             {props.reading && <Patch reading={props.reading} />}
           </>
         ) : (
-          <Image
+          <img
             src={asOriginal ? preview : (result ?? preview)}
             alt=""
             draggable={false}
-            width="100%"
-            height="100%"
-            objectFit="contain"
+            decoding="async"
           />
         )}
         {lens === 'frame' && rendition && !asOriginal && (
           <FrameMarks rendition={rendition} frame={props.frame} />
         )}
-      </Box>
-      <Flex gap="6px" align="center" marginTop="4px" fontSize="12px" lineHeight="17px">
-        {props.needs && <Attention title="A finding wants a look" />}
-        <Text truncate flex="1" fontWeight={shot.angle ? 600 : 400}>
-          {shot.angle ?? shot.fileName}
-        </Text>
-        <Text fontFamily="mono" fontSize="11px" color="softInk" whiteSpace="nowrap">
-          {reading(props)}
-        </Text>
-      </Flex>
+      </div>
+      <div className="tile-caption">
+        {props.needs && <i title="A finding wants a look" />}
+        <span style={{ fontWeight: shot.angle ? 600 : 400 }}>{shot.angle ?? shot.fileName}</span>
+        <span>{reading(props)}</span>
+      </div>
       <Hem segments={segments} />
-    </Box>
+    </div>
   )
 })
 
 /** The backdrop after the neutral, beside a grey of the screen's own. */
 function Patch({ reading }: { reading: LightReading }) {
   return (
-    <Flex
-      position="absolute"
-      left="6px"
-      bottom="6px"
-      borderWidth="1px"
-      borderColor="ink"
-      title="The backdrop after the neutral, beside mid grey"
-    >
-      <Box width="18px" height="18px" style={{ background: reading.patch }} />
-      <Box width="18px" height="18px" background="#808080" />
-    </Flex>
+    <div className="tile-patch" title="The backdrop after the neutral, beside mid grey">
+      <div style={{ background: reading.patch }} />
+      <div style={{ background: '#808080' }} />
+    </div>
   )
 }
 

@@ -4,14 +4,10 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { ShootView, Shot } from '../../data'
 import { countOf } from '../../app/numbers'
 import type { ShotGroup } from '../../work/productGroups'
-import { standingOf } from '../../work/stale'
-import { photographFindings } from '../../work/findings'
 import type { LightReading } from '../../work/lightReadings'
-import { findingsOf, wantsLook } from './findingCounts'
-import { planHem } from './hem'
 import { useSheet } from './sheetStore'
 import { planRows } from './sheetRows'
-import { Tile } from './Tile'
+import { SheetTile } from './SheetTile'
 import { useMarquee } from './useMarquee'
 
 const GAP_PX = 14
@@ -41,7 +37,7 @@ export function TileGrid({ view, groups, order, original, readings, onOpen, onCo
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: (i) => (rows[i]?.kind === 'head' ? HEAD_PX : tilePx + CAPTION_PX + 4),
-    overscan: 4,
+    overscan: 2,
   })
   useEffect(() => virtual.measure(), [virtual, tilePx, columns])
   useEffect(() => {
@@ -63,40 +59,21 @@ export function TileGrid({ view, groups, order, original, readings, onOpen, onCo
       ),
     [pick, order],
   )
-  const { steps } = view.briefRow.brief
-  const photographs = photographFindings(view)
-  const tile = (shot: Shot) => {
-    const renditions = steps.finish.placements.flatMap(
-      ({ id }) => view.renditions.get(`${shot.id}/${id}`) ?? [],
-    )
-    const shown = [...renditions]
-      .sort((a, b) => a.width - b.width)
-      .find(({ width: w }, i, all) => w >= tilePx * 2 || i === all.length - 1)
-    const findings = findingsOf(shot, renditions, photographs.get(shot.id))
-    return (
-      <Tile
-        key={shot.id}
-        shot={shot}
-        rendition={shown}
-        frame={steps.frame}
-        segments={planHem(
-          standingOf(shot, { steps, lightings: view.lightings }, view.renditions),
-          findings,
-          shot.failure !== null,
-        )}
-        lens={lens}
-        view={view}
-        reading={readings.get(shot.id)}
-        needs={wantsLook(findings)}
-        px={tilePx}
-        selected={selection.ids.has(shot.id)}
-        focused={focus === shot.id}
-        original={original}
-        onPick={onPick}
-        onOpen={onOpen}
-      />
-    )
-  }
+  const tile = (shot: Shot) => (
+    <SheetTile
+      key={shot.id}
+      shot={shot}
+      view={view}
+      lens={lens}
+      px={tilePx}
+      reading={readings.get(shot.id)}
+      selected={selection.ids.has(shot.id)}
+      focused={focus === shot.id}
+      original={original}
+      onPick={onPick}
+      onOpen={onOpen}
+    />
+  )
 
   return (
     <Box
