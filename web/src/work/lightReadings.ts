@@ -23,8 +23,10 @@ export function lightReadings(view: ShootView): ReadonlyMap<string, LightReading
       const backdrop = view.measures.get(shot.originalHash)?.measures.backdrop
       if (!backdrop) return []
       const gains = lightingOf(shot, view.lightings)?.neutral?.gains ?? [1, 1, 1]
+      const { even, exposureEv = 0 } = shot.touches.light
+      const brighter = 2 ** (exposureEv + (even?.ev ?? 0))
       const [r, g, b] = backdrop.linear
-      const after: Rgb = [r * gains[0], g * gains[1], b * gains[2]]
+      const after: Rgb = [r * gains[0] * brighter, g * gains[1] * brighter, b * gains[2] * brighter]
       const [, a, bStar] = linearToLab(after)
       const grey =
         backdrop.share01 >= THRESHOLDS.plainShare01 &&

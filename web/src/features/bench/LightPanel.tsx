@@ -61,7 +61,7 @@ export function LightPanel(props: { editor: LightEditor; view: ShootView; shot: 
             <Flex align="center" gap="8px">
               <Text flex="1" fontSize="12px">
                 Evened out {formatSigned(settings.even.ev, 2)} EV
-                {settings.even.mid !== 0 &&
+                {Math.round(settings.even.mid * 100) !== 0 &&
                   `, middle tones ${formatSigned(settings.even.mid * 100, 0)}`}
               </Text>
               <Action
