@@ -2,7 +2,7 @@ import { FileError } from '@cloudbank/core/codec'
 import { orient, srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import { decode } from 'tiff'
 
-/** Tag of the embedded ICC profile (TIFF, Adobe supplement). */
+/** Tag of the embedded ICC profile (ICC.1:2010, B.4). */
 const PROFILE_TAG = 34675
 const GREY_INVERTED = 0
 const CMYK = 5

@@ -17,7 +17,14 @@ export type {
 } from './rows'
 export { createShoot, deleteShoot, freeShootName, newId, sweep } from './shoots'
 export { usePictureUrl, type PictureRef } from './pictures'
-export { useShootSummaries, useShootView, type ShootSummary, type ShootView } from './queries'
+export {
+  useForeignLightings,
+  useShootSummaries,
+  useShootView,
+  type ForeignLighting,
+  type ShootSummary,
+  type ShootView,
+} from './queries'
 export {
   change,
   creation,

@@ -117,6 +117,28 @@ function combine(parts: Partial<Parts>): ShootView | null | undefined {
 
 const NO_MEASURES: ShootView['measures'] = new Map()
 
+/** A lighting of another shoot, by which shoot and by which name. */
+export interface ForeignLighting {
+  readonly lighting: Lighting
+  readonly shootName: string
+}
+
+/** The lightings of all other shoots, to which a neutral can be carried. */
+export function useForeignLightings(shootId: string): readonly ForeignLighting[] {
+  return (
+    useLiveQuery(async () => {
+      const lightings = await database.lightings.where('shootId').notEqual(shootId).toArray()
+      const shoots = byId(await database.shoots.toArray())
+      return lightings.flatMap((lighting) => {
+        const shoot = shoots.get(lighting.shootId)
+        return shoot ? [{ lighting, shootName: shoot.name }] : []
+      })
+    }, [shootId]) ?? NO_LIGHTINGS
+  )
+}
+
+const NO_LIGHTINGS: readonly ForeignLighting[] = []
+
 /** A shoot as the home page shows it. */
 export interface ShootSummary {
   readonly shoot: Shoot

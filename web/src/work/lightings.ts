@@ -45,7 +45,7 @@ export function takeOffNeutral(lighting: Lighting): Promise<void> {
   })
 }
 
-/** Uses the neutral of one lighting for another one, too. */
+/** Uses the neutral of one lighting for another one, too, of this shoot or of another. */
 export function carryNeutral(from: Lighting, to: Lighting): Promise<void> {
   return perform({
     shootId: to.shootId,

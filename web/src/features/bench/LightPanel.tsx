@@ -1,6 +1,7 @@
-import { Box, Flex, Heading, Switch, Text } from '@chakra-ui/react'
+import { Box, Flex, Heading, NativeSelect, Switch, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
 import { formatSigned } from '../../app/numbers'
-import type { ShootView, Shot } from '../../data'
+import type { Lighting, ShootView, Shot } from '../../data'
 import { Action, Range } from '../../ui'
 import { lightingOf } from '../../work/recipe'
 import { CurveEditor } from './CurveEditor'
@@ -42,13 +43,7 @@ export function LightPanel(props: { editor: LightEditor; view: ShootView; shot: 
         ))}
       </Flex>
       <Group title="Neutral" origin={editor.originOf('neutral')}>
-        <Text fontSize="12px">
-          {settings.neutral.from === 'gains'
-            ? `Read for ${lighting?.name ?? 'this shot'}: ${settings.neutral.red.toFixed(3)} ${settings.neutral.green.toFixed(3)} ${settings.neutral.blue.toFixed(3)}`
-            : settings.neutral.from === 'backdrop'
-              ? 'From the backdrop, where it is grey'
-              : 'As photographed'}
-        </Text>
+        <NeutralChoice editor={editor} lighting={lighting} shootId={view.shoot.id} />
       </Group>
       {(['Tone', 'Colour', 'Backdrop'] as const).map((group) => (
         <Group key={group} title={group}>
@@ -104,6 +99,52 @@ function Group(props: {
     </Box>
   )
 }
+
+/** Where the neutral comes from; the shot's own choice goes over its lighting's. */
+function NeutralChoice(props: { editor: LightEditor; lighting: Lighting | null; shootId: string }) {
+  const { editor, lighting, shootId } = props
+  const { neutral } = editor.settings
+  const own = editor.originOf('neutral') === 'shot'
+  return (
+    <>
+      <NativeSelect.Root size="xs">
+        <NativeSelect.Field
+          aria-label="Neutral"
+          value={own ? neutral.from : 'layered'}
+          onChange={({ target: { value } }) => {
+            if (value === 'layered')
+              editor.release('Neutral as the lighting and the brief have it', ['neutral'])
+            else if (value === 'backdrop' || value === 'photograph')
+              editor.keep(`Neutral ${NEUTRAL_WORDS[value]}`, { neutral: { from: value } })
+          }}
+        >
+          <option value="layered">as its lighting and the brief have it</option>
+          <option value="backdrop">{NEUTRAL_WORDS.backdrop}</option>
+          <option value="photograph">{NEUTRAL_WORDS.photograph}</option>
+          {own && neutral.from === 'gains' && <option value="gains">by fixed gains</option>}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <Flex fontSize="12px" gap="8px" marginTop="3px">
+        <Text flex="1" color="softInk">
+          {neutral.from === 'gains'
+            ? `${neutral.red.toFixed(3)} ${neutral.green.toFixed(3)} ${neutral.blue.toFixed(3)}`
+            : NEUTRAL_WORDS[neutral.from]}
+        </Text>
+        {lighting && (
+          <Link to={`/shoots/${shootId}/lightings/${lighting.id}`}>
+            <u>choose a spot</u>
+          </Link>
+        )}
+      </Flex>
+    </>
+  )
+}
+
+const NEUTRAL_WORDS = {
+  backdrop: 'from the backdrop, where it is grey',
+  photograph: 'as photographed',
+} as const
 
 function AutoTone({ editor }: { editor: LightEditor }) {
   const { autoTone } = editor.settings

@@ -3,7 +3,7 @@ import { format, parseISO } from 'date-fns'
 import { useEffect, useState } from 'react'
 import { countOf } from '../../app/numbers'
 import { useNotices } from '../../app/notices'
-import type { Lighting, ShootView, Shot } from '../../data'
+import type { ForeignLighting, Lighting, ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
 import { Action, Attention, Choose } from '../../ui'
 import { evenOut } from '../../work/evenOut'
@@ -21,6 +21,8 @@ interface Props {
   readonly view: ShootView
   readonly shots: readonly Shot[]
   readonly others: readonly Lighting[]
+  /** Those of other shoots. */
+  readonly foreign: readonly ForeignLighting[]
   readonly selected: ReadonlySet<string>
   readonly onToggle: (id: string) => void
   readonly onRead: () => void
@@ -28,7 +30,7 @@ interface Props {
 
 /** One lighting: reference shot with its spot, what was read, and the shots that follow. */
 export function LightingCard(props: Props) {
-  const { lighting, view, shots, others, selected, onToggle, onRead } = props
+  const { lighting, view, shots, others, foreign, selected, onToggle, onRead } = props
   const { neutral } = lighting
   const reference = view.shots.find(
     ({ id }) => id === (neutral?.shotId ?? lighting.referenceShotId),
@@ -92,12 +94,19 @@ export function LightingCard(props: Props) {
           <Action look="quiet" onClick={() => void even()}>
             Even out
           </Action>
-          {neutral && others.length > 0 && (
+          {neutral && others.length + foreign.length > 0 && (
             <Choose
               words="Carry neutral to"
-              options={others.map((other) => ({ id: other.id, words: other.name }))}
+              options={[
+                ...others.map((other) => ({ id: other.id, words: other.name })),
+                ...foreign.map(({ lighting: { id, name }, shootName }) => ({
+                  id,
+                  words: `${shootName}: ${name}`,
+                })),
+              ]}
               onChoose={(id) => {
-                const to = others.find((other) => other.id === id)
+                const all = [...others, ...foreign.map((entry) => entry.lighting)]
+                const to = all.find((other) => other.id === id)
                 if (to) void carryNeutral(lighting, to)
               }}
             />

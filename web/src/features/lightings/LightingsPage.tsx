@@ -6,7 +6,13 @@ import { useCommand } from '../../app/commands'
 import { Lost } from '../../app/Lost'
 import { countOf } from '../../app/numbers'
 import { useNotices } from '../../app/notices'
-import { useShootView, type Lighting, type ShootView, type Shot } from '../../data'
+import {
+  useForeignLightings,
+  useShootView,
+  type Lighting,
+  type ShootView,
+  type Shot,
+} from '../../data'
 import { Action, UndoButtons } from '../../ui'
 import { evenOut } from '../../work/evenOut'
 import { moveShots, splitOff } from '../../work/lightings'
@@ -39,6 +45,7 @@ function Lightings({ view }: { view: ShootView }) {
   )
   const shotsOf = (id: string | null): Shot[] =>
     view.shots.filter(({ lightingId }) => lightingId === id)
+  const foreign = useForeignLightings(view.shoot.id)
   const unassigned = shotsOf(null)
   const chosen = view.shots.filter(({ id }) => selected.has(id))
   const clear = (): void => setSelected(new Set())
@@ -109,6 +116,7 @@ function Lightings({ view }: { view: ShootView }) {
               lighting={lighting}
               view={view}
               shots={shotsOf(lighting.id)}
+              foreign={foreign}
               others={lightings.filter(({ id }) => id !== lighting.id)}
               selected={selected}
               onToggle={toggle}
