@@ -134,6 +134,17 @@ test('dragging over the sheet selects what the rectangle touches', async () => {
   await page.getByText('2 shots selected').first().waitFor()
 })
 
+test('a tile dragged to a product’s head belongs to it, and undo puts it back', async () => {
+  const { page } = app
+  await page.keyboard.press('Escape')
+  const head = page.locator('[data-product="OCK-102"]')
+  await head.getByText('3 shots').waitFor()
+  await page.locator('.tile').first().dragTo(head)
+  await head.getByText('4 shots').waitFor()
+  await page.keyboard.press('u')
+  await head.getByText('3 shots').waitFor()
+})
+
 test('nothing is asked of any other host', async () => {
   const { page, url } = app
   const hosts = new Set<string>()

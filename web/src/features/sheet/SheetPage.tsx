@@ -240,6 +240,12 @@ function Sheet({ view }: { view: ShootView }) {
             readings={readings}
             onOpen={open}
             onColumns={setColumns}
+            onAssign={(id, sku) =>
+              void assignProduct(
+                selection.ids.has(id) ? selected : shots.filter((shot) => shot.id === id),
+                sku,
+              )
+            }
           />
         )}
       </Flex>

@@ -32,6 +32,9 @@ export interface TileProps {
   readonly onOpen: (id: string) => void
 }
 
+/** What a dragged tile carries: the id of its shot. */
+export const DRAGGED_SHOT = 'application/x-shot'
+
 /** One shot on the sheet: the picture whole on a mat, one line, the hem. */
 export const Tile = memo(function Tile(props: TileProps) {
   const { shot, rendition, lens, px, selected, focused, segments, onPick, onOpen } = props
@@ -50,6 +53,8 @@ export const Tile = memo(function Tile(props: TileProps) {
       aria-selected={selected}
       aria-label={`${shot.fileName}${shot.failure ? `, failed: ${shot.failure}` : ''}`}
       style={{ width: px }}
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED_SHOT, shot.id)}
       onClick={(event) => onPick(shot.id, event)}
       onDoubleClick={() => onOpen(shot.id)}
       onMouseEnter={() => setHovered(true)}

@@ -6,7 +6,8 @@ import { countOf } from '../../app/numbers'
 import type { ShotGroup } from '../../work/productGroups'
 import type { LightReading } from '../../work/lightReadings'
 import { useSheet } from './sheetStore'
-import { planRows } from './sheetRows'
+import { planRows, type SheetRow } from './sheetRows'
+import { DRAGGED_SHOT } from './Tile'
 import { SheetTile } from './SheetTile'
 import { useMarquee } from './useMarquee'
 
@@ -23,10 +24,21 @@ interface Props {
   readonly readings: ReadonlyMap<string, LightReading>
   readonly onOpen: (id: string) => void
   readonly onColumns: (columns: number) => void
+  /** A shot, with the others that are selected, was dragged to a product. */
+  readonly onAssign: (id: string, sku: string) => void
 }
 
 /** The tiles, in rows, of which only those on the screen exist. */
-export function TileGrid({ view, groups, order, original, readings, onOpen, onColumns }: Props) {
+export function TileGrid({
+  view,
+  groups,
+  order,
+  original,
+  readings,
+  onOpen,
+  onColumns,
+  onAssign,
+}: Props) {
   const scroller = useRef<HTMLDivElement>(null)
   const width = useWidth(scroller)
   const { tilePx, lens, selection, focus, pick } = useSheet()
@@ -101,15 +113,7 @@ export function TileGrid({ view, groups, order, original, readings, onOpen, onCo
               style={{ transform: `translateY(${start}px)` }}
             >
               {row.kind === 'head' ? (
-                <Flex align="baseline" gap="10px" height={`${HEAD_PX}px`} paddingTop="6px">
-                  {row.sku && (
-                    <Text fontFamily="mono" fontWeight="700">
-                      {row.sku}
-                    </Text>
-                  )}
-                  <Text fontWeight="600">{row.name}</Text>
-                  <Text color="softInk">{countOf(row.count, 'shot')}</Text>
-                </Flex>
+                <GroupHead row={row} onDropShot={(id) => onAssign(id, row.sku)} />
               ) : (
                 <Flex gap={`${GAP_PX}px`} position="relative">
                   {row.shots.map(tile)}
@@ -132,6 +136,48 @@ export function TileGrid({ view, groups, order, original, readings, onOpen, onCo
         })}
       </Box>
     </Box>
+  )
+}
+
+/** The head of a group; where it is a product's, shots can be dropped on it. */
+function GroupHead(props: {
+  row: Extract<SheetRow, { kind: 'head' }>
+  onDropShot: (id: string) => void
+}) {
+  const { row, onDropShot } = props
+  const [over, setOver] = useState(false)
+  const takes = (event: React.DragEvent): boolean =>
+    row.sku !== '' && event.dataTransfer.types.includes(DRAGGED_SHOT)
+  return (
+    <Flex
+      align="baseline"
+      gap="10px"
+      height={`${HEAD_PX}px`}
+      paddingTop="6px"
+      data-product={row.sku}
+      outline={over ? '2px dashed {colors.ink}' : undefined}
+      onDragOver={(event) => {
+        if (!takes(event)) return
+        event.preventDefault()
+        setOver(true)
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        setOver(false)
+        if (!takes(event)) return
+        event.preventDefault()
+        event.stopPropagation()
+        onDropShot(event.dataTransfer.getData(DRAGGED_SHOT))
+      }}
+    >
+      {row.sku && (
+        <Text fontFamily="mono" fontWeight="700">
+          {row.sku}
+        </Text>
+      )}
+      <Text fontWeight="600">{row.name}</Text>
+      <Text color="softInk">{countOf(row.count, 'shot')}</Text>
+    </Flex>
   )
 }
 

@@ -3,7 +3,7 @@ import { useEffect, type RefObject } from 'react'
 import { useSheet } from './sheetStore'
 import './marquee.css'
 
-/** Dragging over empty ground selects the tiles that the rectangle touches; shift or ctrl adds. */
+/** Dragging from empty ground selects the tiles that the rectangle touches; shift or ctrl adds. */
 export function useMarquee(scroller: RefObject<HTMLElement | null>): void {
   useEffect(() => {
     const boundary = scroller.current
@@ -18,6 +18,8 @@ export function useMarquee(scroller: RefObject<HTMLElement | null>): void {
       features: { singleTap: { allow: false, intersect: 'native' } },
     })
     area
+      // A tile itself is dragged to another product.
+      .on('beforestart', ({ event }) => !isInTile(event?.target ?? null))
       .on('start', ({ event }) => {
         const adds =
           event instanceof MouseEvent && (event.shiftKey || event.ctrlKey || event.metaKey)
@@ -32,5 +34,8 @@ export function useMarquee(scroller: RefObject<HTMLElement | null>): void {
     return () => area.destroy()
   }, [scroller])
 }
+
+const isInTile = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('.tile') !== null
 
 const shotOf = (element: Element): string => element.getAttribute('data-shot') ?? ''
