@@ -207,6 +207,7 @@ describe('an older database', () => {
     })
     const {
       lightingId: _,
+      place: _p,
       sorted: _s,
       twinOf: _t,
       touches: _u,

@@ -82,6 +82,7 @@ async function upgradeTo2(transaction: Transaction): Promise<void> {
   await change('shots', () => ({
     lightingId: null,
     sorted: false,
+    place: null,
     twinOf: null,
     touches: UNTOUCHED,
     verdict: null,

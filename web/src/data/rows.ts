@@ -41,6 +41,8 @@ export const Shot = z.object({
   type: z.enum(FILE_TYPES),
   /** Place in the shoot. */
   order: z.number(),
+  /** Place in the product's order, where the file name says it. */
+  place: z.number().nullable(),
   /** What the last run found about the shot as a whole. */
   findings: z.array(FindingValue),
   /** Why the last run could not make its renditions; null when it could. */

@@ -18,6 +18,7 @@ export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
   failure: null,
   lightingId: null,
   sorted: false,
+  place: null,
   twinOf: null,
   touches: UNTOUCHED,
   verdict: null,

@@ -105,6 +105,7 @@ function report(takenIn: number, known: number, refused: readonly string[]): voi
 type Outcome = 'in' | 'known' | { readonly reason: string }
 
 async function takeOne(arrival: Arrival): Promise<Outcome> {
+  const pattern = (await database.shoots.get(arrival.shootId))?.namePattern ?? undefined
   const { shootId, fileName, blob, order, sku, angle } = arrival
   const { shots, originals, previews, arrivals, refusals } = database
   try {
@@ -131,6 +132,7 @@ async function takeOne(arrival: Arrival): Promise<Outcome> {
         failure: null,
         lightingId: null,
         sorted: false,
+        place: readFileName(fileName, pattern).order,
         twinOf: null,
         touches: UNTOUCHED,
         verdict: null,

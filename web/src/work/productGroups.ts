@@ -20,8 +20,12 @@ export function groupByProduct(
   }
   return [...groups]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))
-    .map(([sku, grouped]) => ({ sku, name: nameOf(sku, products), shots: grouped }))
+    .map(([sku, grouped]) => ({ sku, name: nameOf(sku, products), shots: byPlace(grouped) }))
 }
+
+/** Shots in the order that their names give them; those without one behind, as they came. */
+const byPlace = (shots: readonly Shot[]): Shot[] =>
+  [...shots].sort((a, b) => (a.place ?? Infinity) - (b.place ?? Infinity) || a.order - b.order)
 
 function nameOf(sku: string, products: ReadonlyMap<string, Product>): string {
   if (sku === '') return NO_PRODUCT

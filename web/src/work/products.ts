@@ -23,13 +23,14 @@ export async function takeInProducts(shootId: string, products: readonly Product
   await perform({ shootId, shotIds: [], words, changes })
 }
 
-/** Reads SKU and angle of every shot from its name; a SKU counts if there is such a product. */
+/** Reads SKU, angle and place of every shot from its name; a SKU counts if there is such a product. */
 export async function applyNamePattern(view: ShootView, pattern: string): Promise<number> {
   const changes = view.shots.flatMap((shot) => {
-    const { sku, angle } = readName(stemOf(shot.fileName), pattern)
+    const { sku, angle, order } = readName(stemOf(shot.fileName), pattern)
     if (sku === null || (view.products.size > 0 && !view.products.has(sku))) return []
-    const next = { sku, angle: angle ?? shot.angle }
-    return next.sku === shot.sku && next.angle === shot.angle ? [] : [change('shots', shot, next)]
+    const next = { sku, angle: angle ?? shot.angle, place: order ?? shot.place }
+    const same = next.sku === shot.sku && next.angle === shot.angle && next.place === shot.place
+    return same ? [] : [change('shots', shot, next)]
   })
   await perform({
     shootId: view.shoot.id,

@@ -1,6 +1,6 @@
 import { create } from 'zustand'
 import { useNotices } from '../app/notices'
-import { database, type Shot } from '../data'
+import { database, type MeasureRow, type Shot } from '../data'
 import { sharedPool } from './pool'
 import { sortLightings } from './sortLightings'
 
@@ -48,8 +48,17 @@ async function scanAll(): Promise<void> {
       }
     }
     await Promise.all(Array.from({ length: sharedPool().size }, lane))
+    await keepMeasured()
     for (const shootId of shootIds) await sortLightings(shootId)
   } while (again && !control.signal.aborted)
+}
+
+/** Results are kept by the dozen: each keeping makes every screen read them all again. */
+const KEPT_AT_ONCE = 12
+const measured: MeasureRow[] = []
+
+async function keepMeasured(): Promise<void> {
+  await database.measures.bulkPut(measured.splice(0))
 }
 
 async function unmeasured(): Promise<Shot[]> {
@@ -69,7 +78,8 @@ async function measure({ originalHash, fileName }: Shot, signal: AbortSignal): P
   try {
     const job = { kind: 'measure', source: original.blob } as const
     const result = await sharedPool().run<'measure'>(job, { signal })
-    await database.measures.put({ hash: originalHash, result })
+    measured.push({ hash: originalHash, result })
+    if (measured.length >= KEPT_AT_ONCE) await keepMeasured()
   } catch (error) {
     // It was decoded when it came in; should it fail here, it stays unmeasured until the next start.
     const reason = error instanceof Error ? error.message : String(error)

@@ -11,6 +11,7 @@ import { planAutoTone, withAutoTone } from './autoTone'
 import { planEvenOut, type EvenInput } from './evenOut'
 import { applyFlatten, planFlatten } from './flatten'
 import { describeLight } from './describeLight'
+import { proposeNeutral } from './proposeNeutral'
 import { readNeutral } from './readNeutral'
 import { LightSettings } from './settings'
 
@@ -191,6 +192,49 @@ describe('flattening a backdrop', () => {
     const full = (planes: Float32Array): Promise<Float32Array> =>
       Promise.resolve(new Float32Array(planes.length / 3).fill(1))
     expect(await planFlatten(photograph, 1, full)).toBeNull()
+  })
+})
+
+describe('a grey ball', () => {
+  const size = { width: 520, height: 390 }
+  /** A grey ball in warm light from above, at (140, 230); a dark product beside it, or not. */
+  const scene = (withProduct: boolean): SrgbRgba8 =>
+    painted(size.width, size.height, (x, y) => {
+      const u = (x - 140) / 46
+      const v = (y - 230) / 46
+      if (u * u + v * v < 1) {
+        const w = Math.sqrt(1 - u * u - v * v)
+        const light = 0.35 + 0.65 * Math.max(0, 0.6 * w - 0.7 * v - 0.2 * u)
+        return [150, 138, 118].map((channel) =>
+          Math.round(255 * linearToSrgb(LINEAR_OF_BYTE[channel]! * light)),
+        ) as [number, number, number]
+      }
+      if (withProduct && x > 260 && x < 430 && y > 110 && y < 300) return [40, 60, 120]
+      return [232, 220, 196]
+    })
+  const finder =
+    (withProduct: boolean) =>
+    (planes: Float32Array): Promise<Float32Array> =>
+      Promise.resolve(
+        Float32Array.from({ length: planes.length / 3 }, (_, i) => {
+          const x = ((i % 192) / 192) * size.width
+          const y = (Math.floor(i / 192) / 192) * size.height
+          const ball = Math.hypot(x - 140, y - 230) < 46
+          return ball || (withProduct && x > 260 && x < 430 && y > 110 && y < 300) ? 1 : 0
+        }),
+      )
+
+  test('beside a product is found, and its gains are those of the light', async () => {
+    const proposal = await proposeNeutral(scene(true), finder(true))
+    expect(proposal?.spot.x).toBeCloseTo(140 / 520, 1)
+    expect(proposal?.spot.y).toBeCloseTo(230 / 390, 1)
+    const [r, g, b] = proposal!.reading.gains
+    expect(r / g).toBeCloseTo(LINEAR_OF_BYTE[138]! / LINEAR_OF_BYTE[150]!, 1)
+    expect(b / g).toBeCloseTo(LINEAR_OF_BYTE[138]! / LINEAR_OF_BYTE[118]!, 1)
+  })
+
+  test('by itself is the product', async () => {
+    expect(await proposeNeutral(scene(false), finder(false))).toBeNull()
   })
 })
 

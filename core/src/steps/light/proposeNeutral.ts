@@ -7,12 +7,15 @@ import {
   planeU8,
   resampleSrgb,
   wholeOf,
+  type Component,
+  type Size,
   type SrgbRgba8,
 } from '../../raster'
 import { barriers, edgeContrast } from '../cut/evidence'
 import { findProduct, type Finder } from '../cut/finder'
 import { CARD, markCards } from '../cut/referenceCard'
 import { sharpEdges } from '../cut/sharpEdges'
+import { findBall } from './findBall'
 import { readNeutral, type NeutralReading, type Spot } from './readNeutral'
 
 /** Longer side of the picture that is searched, in pixels. */
@@ -29,8 +32,9 @@ export interface NeutralProposal {
 }
 
 /**
- * Finds a grey card in a photograph and proposes a spot on it: of the even, rectangular patches beside
- * the product that `markCards` finds, the largest that is plausibly grey. Null where there is none.
+ * Finds a grey card or ball in a photograph and proposes a spot on it: of the even, rectangular patches
+ * beside the product that `markCards` finds, the largest that is plausibly grey; failing that, a ball.
+ * Null where there is none.
  */
 export async function proposeNeutral(
   picture: SrgbRgba8,
@@ -45,19 +49,32 @@ export async function proposeNeutral(
   const marks = markCards(lab, barrier, probability)
   const cards = planeU8(marks)
   for (let i = 0; i < cards.data.length; i++) cards.data[i] = marks.data[i] === CARD.card ? 1 : 0
-  const longer = Math.max(size.width, size.height)
-  const proposals = components(cards).list.flatMap(({ x0, y0, x1, y1, area }) => {
-    const spot: Spot = {
-      x: (x0 + x1) / 2 / size.width,
-      y: (y0 + y1) / 2 / size.height,
-      radius: (INSIDE * Math.min(x1 - x0, y1 - y0)) / longer,
-    }
-    const reading = readNeutral(picture, spot)
-    const [lightness] = reading.lab
-    const greyCard =
-      reading.doubts.length === 0 && lightness >= DARKEST_L && lightness <= LIGHTEST_L
-    return greyCard ? [{ spot, reading, area }] : []
-  })
-  const best = proposals.sort((a, b) => b.area - a.area)[0]
-  return best ? { spot: best.spot, reading: best.reading } : null
+  const ball = findBall(lab, barrier, probability)
+  const found = [
+    ...[...components(cards).list].sort((a, b) => b.area - a.area),
+    // A card is read before a ball, whose shading spreads the reading.
+    ...(ball ? [ball] : []),
+  ]
+  for (const candidate of found) {
+    const proposal = propose(picture, candidate, size)
+    if (proposal) return proposal
+  }
+  return null
+}
+
+/** The spot in the middle of a card or ball, unless it does not read as one. */
+function propose(
+  picture: SrgbRgba8,
+  { x0, y0, x1, y1 }: Component,
+  size: Size,
+): NeutralProposal | null {
+  const spot: Spot = {
+    x: (x0 + x1) / 2 / size.width,
+    y: (y0 + y1) / 2 / size.height,
+    radius: (INSIDE * Math.min(x1 - x0, y1 - y0)) / Math.max(size.width, size.height),
+  }
+  const reading = readNeutral(picture, spot)
+  const [lightness] = reading.lab
+  const doubted = reading.doubts.some((doubt) => doubt !== 'uneven')
+  return doubted || lightness < DARKEST_L || lightness > LIGHTEST_L ? null : { spot, reading }
 }

@@ -34,6 +34,17 @@ describe('selection', () => {
   })
 })
 
+test('shots of a product come in the order of their names’ numbers, the others behind', () => {
+  const shots = [
+    shot('a', 'X', { order: 0 }),
+    shot('b', 'X', { order: 1, place: 2 }),
+    shot('c', 'X', { order: 2, place: 1 }),
+    shot('d', 'X', { order: 3 }),
+  ]
+  const [group] = groupByProduct(shots, new Map())
+  expect(group?.shots.map(({ id }) => id).join('')).toBe('cbad')
+})
+
 describe('rows', () => {
   const products = new Map<string, Product>([
     ['B-2', { id: 's/B-2', shootId: 's', sku: 'B-2', name: 'Kettle', colour: 'Steel', ...PLAIN }],
