@@ -1,8 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useMemo, useRef, useState } from 'react'
+import { memo, useMemo, useRef, useState } from 'react'
+import type { Origin } from '@cloudbank/core/brief'
 import { toneCurve, type CurvePoint } from '@cloudbank/core/steps'
 import { Action } from '../../ui'
-import type { LightEditor } from './useLightEditor'
+import type { LightActions } from './useLightEditor'
 
 const SIDE = 100
 /** A press nearer than this to a point takes hold of it. */
@@ -12,10 +13,14 @@ const MOST_POINTS = 8
 const KEY_STEP = 1
 
 /** The tone curve: press to set a point, drag it, Delete takes it away; arrow keys move it. */
-export function CurveEditor({ editor }: { editor: LightEditor }) {
+export const CurveEditor = memo(function CurveEditor(props: {
+  curve: readonly CurvePoint[]
+  origin: Origin
+  actions: LightActions
+}) {
+  const { curve, origin, actions } = props
   const svg = useRef<SVGSVGElement>(null)
   const [held, setHeld] = useState<number | null>(null)
-  const { curve } = editor.settings
   const path = useMemo(() => pathOf(curve), [curve])
   const at = (event: React.PointerEvent): CurvePoint => {
     const box = svg.current!.getBoundingClientRect() // it has been pressed
@@ -27,7 +32,7 @@ export function CurveEditor({ editor }: { editor: LightEditor }) {
   }
   const moved = (index: number, point: CurvePoint): CurvePoint[] =>
     curve.map((old, i) => (i === index ? point : old))
-  const keep = (next: CurvePoint[]): void => editor.keep('Tone curve', { curve: next }, 'curve')
+  const keep = (next: CurvePoint[]): void => actions.keep('Tone curve', { curve: next }, 'curve')
 
   const press = (event: React.PointerEvent): void => {
     const point = at(event)
@@ -35,7 +40,7 @@ export function CurveEditor({ editor }: { editor: LightEditor }) {
     const near = curve.findIndex(({ x, y }) => Math.hypot(x - point.x, y - point.y) < NEAR)
     if (near >= 0) setHeld(near)
     else if (curve.length < MOST_POINTS) {
-      editor.draft({ curve: [...curve, point] })
+      actions.draft({ curve: [...curve, point] })
       setHeld(curve.length)
     }
   }
@@ -63,7 +68,7 @@ export function CurveEditor({ editor }: { editor: LightEditor }) {
   return (
     <Box marginTop="6px">
       <Flex align="center">
-        <Text fontSize="12px" flex="1" fontWeight={editor.originOf('curve') === 'shot' ? 700 : 400}>
+        <Text fontSize="12px" flex="1" fontWeight={origin === 'shot' ? 700 : 400}>
           Curve
         </Text>
         {curve.length > 0 && (
@@ -81,7 +86,7 @@ export function CurveEditor({ editor }: { editor: LightEditor }) {
         fill="none"
         stroke="currentColor"
         onPointerDown={press}
-        onPointerMove={(event) => held !== null && editor.draft({ curve: moved(held, at(event)) })}
+        onPointerMove={(event) => held !== null && actions.draft({ curve: moved(held, at(event)) })}
         onPointerUp={(event) => {
           if (held !== null) keep(moved(held, at(event)))
           setHeld(null)
@@ -115,7 +120,7 @@ export function CurveEditor({ editor }: { editor: LightEditor }) {
       </svg>
     </Box>
   )
-}
+})
 
 const NEUTRAL_TONE = {
   contrast: 0,

@@ -1,5 +1,8 @@
 import { Box, Flex, Heading, NativeSelect, Switch, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { memo } from 'react'
+import type { Origin } from '@cloudbank/core/brief'
+import type { Neutral } from '@cloudbank/core/steps'
 import { formatSigned } from '../../app/numbers'
 import type { Lighting, ShootView, Shot } from '../../data'
 import { Action, Range } from '../../ui'
@@ -7,7 +10,7 @@ import { lightingOf } from '../../work/recipe'
 import { CurveEditor } from './CurveEditor'
 import { describeSlider, SLIDERS, type Slider } from '../../work/lightFields'
 import { LookPicker } from './LookPicker'
-import type { LightEditor } from './useLightEditor'
+import type { LightActions, LightEditor } from './useLightEditor'
 
 const LEVELS = [
   { id: 'shot', words: 'This shot' },
@@ -43,15 +46,33 @@ export function LightPanel(props: { editor: LightEditor; view: ShootView; shot: 
         ))}
       </Flex>
       <Group title="Neutral" origin={editor.originOf('neutral')}>
-        <NeutralChoice editor={editor} lighting={lighting} shootId={view.shoot.id} />
+        <NeutralChoice
+          neutral={settings.neutral}
+          own={editor.originOf('neutral') === 'shot'}
+          actions={editor.actions}
+          lighting={lighting}
+          shootId={view.shoot.id}
+        />
       </Group>
       {(['Tone', 'Colour', 'Backdrop'] as const).map((group) => (
         <Group key={group} title={group}>
-          {group === 'Tone' && <AutoTone editor={editor} />}
+          {group === 'Tone' && <AutoTone on={settings.autoTone} actions={editor.actions} />}
           {SLIDERS.filter((slider) => slider.group === group).map((slider) => (
-            <SliderRow key={slider.key} slider={slider} editor={editor} />
+            <SliderRow
+              key={slider.key}
+              slider={slider}
+              value={settings[slider.key]}
+              origin={editor.originOf(slider.key)}
+              actions={editor.actions}
+            />
           ))}
-          {group === 'Tone' && <CurveEditor editor={editor} />}
+          {group === 'Tone' && (
+            <CurveEditor
+              curve={settings.curve}
+              origin={editor.originOf('curve')}
+              actions={editor.actions}
+            />
+          )}
           {group === 'Backdrop' && settings.even && (
             <Flex align="center" gap="8px">
               <Text flex="1" fontSize="12px">
@@ -61,7 +82,7 @@ export function LightPanel(props: { editor: LightEditor; view: ShootView; shot: 
               </Text>
               <Action
                 look="quiet"
-                onClick={() => editor.release('Evening out taken off', ['even'])}
+                onClick={() => editor.actions.release('Evening out taken off', ['even'])}
               >
                 Take off
               </Action>
@@ -101,10 +122,14 @@ function Group(props: {
 }
 
 /** Where the neutral comes from; the shot's own choice goes over its lighting's. */
-function NeutralChoice(props: { editor: LightEditor; lighting: Lighting | null; shootId: string }) {
-  const { editor, lighting, shootId } = props
-  const { neutral } = editor.settings
-  const own = editor.originOf('neutral') === 'shot'
+const NeutralChoice = memo(function NeutralChoice(props: {
+  neutral: Neutral
+  own: boolean
+  actions: LightActions
+  lighting: Lighting | null
+  shootId: string
+}) {
+  const { neutral, own, actions, lighting, shootId } = props
   return (
     <>
       <NativeSelect.Root size="xs">
@@ -113,9 +138,9 @@ function NeutralChoice(props: { editor: LightEditor; lighting: Lighting | null; 
           value={own ? neutral.from : 'layered'}
           onChange={({ target: { value } }) => {
             if (value === 'layered')
-              editor.release('Neutral as the lighting and the brief have it', ['neutral'])
+              actions.release('Neutral as the lighting and the brief have it', ['neutral'])
             else if (value === 'backdrop' || value === 'photograph')
-              editor.keep(`Neutral ${NEUTRAL_WORDS[value]}`, { neutral: { from: value } })
+              actions.keep(`Neutral ${NEUTRAL_WORDS[value]}`, { neutral: { from: value } })
           }}
         >
           <option value="layered">as its lighting and the brief have it</option>
@@ -139,23 +164,23 @@ function NeutralChoice(props: { editor: LightEditor; lighting: Lighting | null; 
       </Flex>
     </>
   )
-}
+})
 
 const NEUTRAL_WORDS = {
   backdrop: 'from the backdrop, where it is grey',
   photograph: 'as photographed',
 } as const
 
-function AutoTone({ editor }: { editor: LightEditor }) {
-  const { autoTone } = editor.settings
+const AutoTone = memo(function AutoTone(props: { on: boolean; actions: LightActions }) {
+  const { on, actions } = props
   return (
     <Flex align="center" justify="space-between" marginBottom="4px">
       <Text>Automatic</Text>
       <Switch.Root
         size="sm"
-        checked={autoTone}
+        checked={on}
         onCheckedChange={({ checked }) =>
-          editor.keep(`Automatic tone ${checked ? 'on' : 'off'}`, { autoTone: checked })
+          actions.keep(`Automatic tone ${checked ? 'on' : 'off'}`, { autoTone: checked })
         }
       >
         <Switch.HiddenInput aria-label="Automatic tone" />
@@ -163,15 +188,19 @@ function AutoTone({ editor }: { editor: LightEditor }) {
       </Switch.Root>
     </Flex>
   )
-}
+})
 
 /** A slider with its value and its origin; a double click on the name puts it back. */
-function SliderRow({ slider, editor }: { slider: Slider; editor: LightEditor }) {
+const SliderRow = memo(function SliderRow(props: {
+  slider: Slider
+  value: number
+  origin: Origin
+  actions: LightActions
+}) {
+  const { slider, value, origin, actions } = props
   const { key, label, min, max, step, digits } = slider
-  const value = editor.settings[key]
-  const origin = editor.originOf(key)
   const keep = (next: number): void =>
-    editor.keep(describeSlider(slider, next), { [key]: next }, key)
+    actions.keep(describeSlider(slider, next), { [key]: next }, key)
   const take = (event: React.SyntheticEvent<HTMLInputElement>): void =>
     keep(Number(event.currentTarget.value))
   return (
@@ -193,7 +222,7 @@ function SliderRow({ slider, editor }: { slider: Slider; editor: LightEditor }) 
             type="button"
             aria-label={`Take ${label} off this shot`}
             title="Take off this shot"
-            onClick={() => editor.release(`${label} taken off`, [key])}
+            onClick={() => actions.release(`${label} taken off`, [key])}
           >
             ×
           </button>
@@ -209,10 +238,10 @@ function SliderRow({ slider, editor }: { slider: Slider; editor: LightEditor }) 
         max={max}
         step={step}
         value={value}
-        onChange={(event) => editor.draft({ [key]: Number(event.target.value) })}
+        onChange={(event) => actions.draft({ [key]: Number(event.target.value) })}
         onPointerUp={take}
         onKeyUp={(event) => /^(Arrow|Page|Home|End)/.test(event.key) && take(event)}
       />
     </Box>
   )
-}
+})

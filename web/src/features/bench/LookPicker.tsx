@@ -29,8 +29,10 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
   const choose = (id: string): void => {
     const own = LOOK_IDS.find((candidate) => candidate === id)
     if (own)
-      editor.keep(`Look ${LOOKS[own].name}`, { look: { from: 'own', id: own, strengthPct: 100 } })
-    else if (id === 'none') editor.keep('No look', { look: { from: 'none' } })
+      editor.actions.keep(`Look ${LOOKS[own].name}`, {
+        look: { from: 'own', id: own, strengthPct: 100 },
+      })
+    else if (id === 'none') editor.actions.keep('No look', { look: { from: 'none' } })
   }
   const bringIn = async (cube: File): Promise<void> => {
     try {
@@ -41,7 +43,7 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
       const row = { hash, name: title === '' ? stemOf(cube.name) : title, text }
       await database.cubes.put(row)
       const chosen: Look = { from: 'cube', hash, name: row.name, strengthPct: 100 }
-      editor.keep(`Look ${row.name}`, { look: chosen })
+      editor.actions.keep(`Look ${row.name}`, { look: chosen })
     } catch (error) {
       const why = error instanceof CubeError ? error.message : 'it cannot be read'
       useNotices.getState().need(`${cube.name} is not a colour table: ${why}.`)
@@ -81,10 +83,12 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
             max={100}
             value={look.strengthPct}
             onChange={(event) =>
-              editor.draft({ look: { ...look, strengthPct: Number(event.target.value) } })
+              editor.actions.draft({ look: { ...look, strengthPct: Number(event.target.value) } })
             }
-            onPointerUp={() => editor.keep(`Look at ${look.strengthPct} %`, { look }, 'look')}
-            onKeyUp={() => editor.keep(`Look at ${look.strengthPct} %`, { look }, 'look')}
+            onPointerUp={() =>
+              editor.actions.keep(`Look at ${look.strengthPct} %`, { look }, 'look')
+            }
+            onKeyUp={() => editor.actions.keep(`Look at ${look.strengthPct} %`, { look }, 'look')}
             flex="1"
           />
           <Text fontFamily="mono" fontSize="12px" width="40px" textAlign="right">
@@ -99,7 +103,10 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
             fontSize="12px"
             title="Puts the look’s settings on the sliders"
             onClick={() =>
-              editor.keep(`Look ${LOOKS[look.id].name} opened up`, withLook(editor.settings))
+              editor.actions.keep(
+                `Look ${LOOKS[look.id].name} opened up`,
+                withLook(editor.settings),
+              )
             }
           >
             Open up

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { originOf, type Origin } from '@cloudbank/core/brief'
 import type { LightSettings } from '@cloudbank/core/steps'
 import { change, database, perform, type RowChange, type ShootView, type Shot } from '../../data'
@@ -13,6 +13,11 @@ export interface LightEditor {
   readonly setLevel: (level: Origin) => void
   readonly hasLighting: boolean
   readonly originOf: (field: keyof LightSettings) => Origin
+  /** The same object for as long as the bench is open, so that what has not changed is not drawn again. */
+  readonly actions: LightActions
+}
+
+export interface LightActions {
   /** Shows a value without keeping it. */
   readonly draft: (change: Partial<LightSettings>) => void
   /** Keeps values at the level that is chosen. */
@@ -35,12 +40,8 @@ export function useLightEditor(view: ShootView, shot: Shot): LightEditor {
     steps: view.briefRow.brief.steps,
     lightings: view.lightings,
   })
-  return {
-    settings: drafted ? { ...light, ...drafted } : light,
-    level,
-    setLevel,
-    hasLighting: lighting !== null,
-    originOf: (field) => originOf(field, lighting, shot.touches),
+  const latest = useRef<LightActions | null>(null)
+  latest.current = {
     draft,
     keep: (words, changed, mergeKey) =>
       holdUntilSaved(changed, async () => {
@@ -66,6 +67,22 @@ export function useLightEditor(view: ShootView, shot: Shot): LightEditor {
         ],
       })
     },
+  }
+  const actions = useMemo(
+    (): LightActions => ({
+      draft: (changed) => latest.current?.draft(changed),
+      keep: (words, changed, mergeKey) => latest.current?.keep(words, changed, mergeKey),
+      release: (words, fields) => latest.current?.release(words, fields),
+    }),
+    [],
+  )
+  return {
+    settings: drafted ? { ...light, ...drafted } : light,
+    level,
+    setLevel,
+    hasLighting: lighting !== null,
+    originOf: (field) => originOf(field, lighting, shot.touches),
+    actions,
   }
 }
 

@@ -8,7 +8,7 @@ import { sharedPreviewer, type OpenPicture } from '../../preview'
 import { sharedPool } from '../../work/pool'
 
 /** Stage pictures follow when the settings have been still for this long. */
-const STILL_MS = 120
+const STILL_MS = 250
 
 /** The picture as it leaves each step; those after Cut follow when the cut is there. */
 export function useStagePictures(
