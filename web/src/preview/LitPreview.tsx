@@ -1,6 +1,7 @@
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { ShootView, Shot } from '../data'
+import { useCube } from '../work/cubes'
 import { stepsOf } from '../work/recipe'
 import { LightCanvas } from './LightCanvas'
 import { useOpenPicture } from './useOpenPicture'
@@ -20,10 +21,17 @@ export function LitPreview({ view, shot, sidePx }: Props) {
   // The same settings are the same object, so that nothing is drawn twice.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const settings = useMemo(() => light, [key])
+  const cube = useCube(settings.look)
   return (
     <Box width="100%" height="100%">
       {picture && (
-        <LightCanvas picture={picture} settings={settings} sidePx={sidePx} label={shot.fileName} />
+        <LightCanvas
+          picture={picture}
+          settings={settings}
+          cube={cube}
+          sidePx={sidePx}
+          label={shot.fileName}
+        />
       )}
     </Box>
   )

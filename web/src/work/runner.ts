@@ -7,7 +7,7 @@ import { useNotices } from '../app/notices'
 import { countOf } from '../app/numbers'
 import { database, newId, type Rendition, type Run, type Shot } from '../data'
 import { sharedPool } from './pool'
-import { parseCube, type CubeLut } from '@cloudbank/core/steps'
+import { cubeOf } from './cubes'
 import { planOf, type Recipe } from './recipe'
 import { stalePlacements } from './stale'
 
@@ -200,7 +200,7 @@ async function renderOne(run: Run, shot: Shot, signal: AbortSignal): Promise<Out
     if (!original) throw new Error('the original is missing from this browser')
     const known = await database.mattes.get(key)
     const only = placements.map(({ id }) => id)
-    const cube = await cubeOf(whole)
+    const cube = await cubeOf(whole.steps.light.look)
     const result = await sharedPool().run<'render'>(
       {
         kind: 'render',
@@ -265,14 +265,6 @@ function renditionRow(shot: Shot, plan: Plan, file: RenditionFile): Rendition {
 async function recipeOf({ shootId, steps }: Run): Promise<Recipe> {
   const lightings = await database.lightings.where('shootId').equals(shootId).toArray()
   return { steps, lightings: new Map(lightings.map((lighting) => [lighting.id, lighting])) }
-}
-
-/** The colour table that the plan's look names. */
-export async function cubeOf({ steps }: Plan): Promise<CubeLut | null> {
-  const { look } = steps.light
-  if (look.from !== 'cube') return null
-  const row = await database.cubes.get(look.hash)
-  return row ? parseCube(row.text) : null
 }
 
 function describeFailure(error: unknown): string {

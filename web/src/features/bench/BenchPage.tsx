@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import type { CubeLut, StepId } from '@cloudbank/core/steps'
+import type { StepId } from '@cloudbank/core/steps'
 import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
@@ -13,7 +13,7 @@ import { sharedPreviewer, useOpenPicture } from '../../preview'
 import { Action, Key } from '../../ui'
 import { inSheetOrder } from '../../work/productGroups'
 import { planOf } from '../../work/recipe'
-import { cubeOf } from '../../work/runner'
+import { useCube } from '../../work/cubes'
 import { BenchFoot } from './BenchFoot'
 import { FactsPanel } from './FactsPanel'
 import { FindingList } from './FindingList'
@@ -78,7 +78,7 @@ function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [planKey],
   )
-  const cube = useCube(plan)
+  const cube = useCube(plan.steps.light.look)
   const picture = useOpenPicture(shot.originalHash, { sidePx: PREVIEW_SIDE_PX, whole: true })
   const thumbs = useStagePictures(picture, plan, cube, THUMB_SIDE_PX)
   const inLight = stage === 'light'
@@ -284,23 +284,6 @@ function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
 
 const askPixel = (view: string, x: number, y: number): Promise<PreviewAnswers['pixel']> =>
   sharedPreviewer().ask<'pixel'>({ kind: 'pixel', view, x, y })
-
-/** The colour table that the plan's look names. */
-function useCube(plan: Parameters<typeof cubeOf>[0]): CubeLut | null {
-  const [cube, setCube] = useState<CubeLut | null>(null)
-  const { look } = plan.steps.light
-  const hash = look.from === 'cube' ? look.hash : null
-  useEffect(() => {
-    let current = true
-    void cubeOf(plan).then((found) => current && setCube(found))
-    return () => {
-      current = false
-    }
-    // Only the table's hash matters of the plan.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [hash])
-  return hash === null ? null : cube
-}
 
 const Tool = chakra('button', {
   base: {
