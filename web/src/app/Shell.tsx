@@ -1,7 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router'
-import { redoNext, undoLast, useHistory, useShootView } from '../data'
+import { redoNext, undoLast, useShootView } from '../data'
+import { useNotices } from './notices'
 import { useCommand } from './commands'
 import { Help } from './Help'
 import { Notices } from './Notices'
@@ -14,18 +15,19 @@ import { SkyControl } from './SkyControl'
 export function Shell() {
   const { shootId, shotId } = useParams()
   const scope = shootId ? { shootId, shotId } : null
-  const history = useHistory(scope)
   const navigate = useNavigate()
   useCommand('home', () => void navigate('/'))
+  // Always there: what was done a moment ago may not have been read back yet.
+  const nothing = (what: string): void => useNotices.getState().say(`Nothing to ${what}.`)
   useCommand(
     'undo',
-    () => scope && void undoLast(scope),
-    history.some(({ undone }) => !undone),
+    () => scope && void undoLast(scope).then((deed) => deed ?? nothing('undo')),
+    scope !== null,
   )
   useCommand(
     'redo',
-    () => scope && void redoNext(scope),
-    history.some(({ undone }) => undone),
+    () => scope && void redoNext(scope).then((deed) => deed ?? nothing('redo')),
+    scope !== null,
   )
   return (
     <Flex direction="column" height="100%">
