@@ -31,33 +31,28 @@ const VIBRANCE: usize = 64
 const HAS_COLOURS: usize = 68
 const HAS_TONE: usize = 72
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 function clamp01(v: v128): v128 {
   return f32x4.min(f32x4.splat(1), f32x4.max(f32x4.splat(0), v))
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 function smooth(from: f32, to: f32, v: v128): v128 {
   const t = clamp01(f32x4.mul(f32x4.sub(v, f32x4.splat(from)), f32x4.splat(1 / (to - from))))
   return f32x4.mul(f32x4.mul(t, t), f32x4.sub(f32x4.splat(3), f32x4.add(t, t)))
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 function mix(from: v128, to: v128, share: v128): v128 {
   return f32x4.add(from, f32x4.mul(f32x4.sub(to, from), share))
 }
 
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 function dot(r: v128, g: v128, b: v128, x: v128, y: v128, z: v128): v128 {
   return f32x4.add(f32x4.add(f32x4.mul(r, x), f32x4.mul(g, y)), f32x4.mul(b, z))
 }
 
 /** Four neighbouring entries of the tone table, for four cells, `offset` bytes further on. */
-// @ts-ignore: a decorator of AssemblyScript
 @inline
 function entries(tone: usize, cell: v128, offset: usize): v128 {
   const from = tone + offset

@@ -49,6 +49,8 @@ async function loadBrief(path: string): Promise<Brief> {
     return fail(`not JSON: ${(error as Error).message}`) // JSON.parse throws SyntaxError
   }
   const result = readBrief(data)
+  if (result.ok && result.brief.steps.light.look.from === 'cube')
+    return fail('steps.light.look: the command line has no colour tables; use a look of its own')
   if (result.ok) return result.brief
   return fail(result.problems.map(({ field, message }) => `${field}: ${message}`).join('\n  '))
 }

@@ -2,11 +2,20 @@ import { useEffect, useState } from 'react'
 import { parseCube, type CubeLut, type Look } from '@cloudbank/core/steps'
 import { database } from '../data'
 
+/** Tables that have been read: a look is worn by many pictures, and its text is long. */
+const read = new Map<string, Promise<CubeLut | null>>()
+
+async function readCube(hash: string): Promise<CubeLut | null> {
+  const row = await database.cubes.get(hash)
+  return row ? parseCube(row.text) : null
+}
+
 /** The colour table that a look names; null where it names none, or it is not here any more. */
 export async function cubeOf(look: Look): Promise<CubeLut | null> {
   if (look.from !== 'cube') return null
-  const row = await database.cubes.get(look.hash)
-  return row ? parseCube(row.text) : null
+  const found = read.get(look.hash) ?? readCube(look.hash)
+  read.set(look.hash, found)
+  return found
 }
 
 /** The same for a screen; null until it has been read. */

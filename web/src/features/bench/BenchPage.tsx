@@ -19,7 +19,7 @@ import { FactsPanel } from './FactsPanel'
 import { FindingList } from './FindingList'
 import { HistogramChart } from './HistogramChart'
 import { LightPanel } from './LightPanel'
-import { LightView } from './LightView'
+import { LightView, PREVIEW_SIDE_PX } from './LightView'
 import { Readout, type PixelReading } from './Readout'
 import { Siblings } from './Siblings'
 import { StageCanvas, StageLine } from './StageLine'
@@ -28,8 +28,6 @@ import { useLightEditor } from './useLightEditor'
 import { useStagePictures } from './useStagePictures'
 import { Viewer, type Compare } from './Viewer'
 
-/** Longer side of the preview that follows the sliders, in pixels. */
-export const PREVIEW_SIDE_PX = 1600
 /** Longer sides of the pictures in the line of stages, and of the one that is looked at. */
 const THUMB_SIDE_PX = 192
 const STAGE_SIDE_PX = 1200

@@ -6,8 +6,8 @@ import { LightCanvas, type OpenPicture } from '../../preview'
 
 /** The full-size picture follows when the settings have been still for this long. */
 const STILL_MS = 350
-/** The preview's longer side, in pixels: beyond it the full size has more to show. */
-const PREVIEW_SIDE_PX = 1600
+/** Longer side of the preview that follows the sliders, in pixels: beyond it the full size has more to show. */
+export const PREVIEW_SIDE_PX = 1600
 
 interface Props {
   readonly picture: OpenPicture
