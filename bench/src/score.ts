@@ -61,4 +61,12 @@ function print(
       ...fields.map((field) => group.peer[field] ?? NaN),
     ]),
   ])
+  for (const [name, value] of Object.entries(card))
+    if (!CARD_FIELDS.has(name)) console.log(`${name}: ${JSON.stringify(value, rounded)}`)
 }
+
+/** What every card has; a kind's own figures are printed below the table. */
+const CARD_FIELDS = new Set(['kind', 'set', 'mean', 'peer', 'groups', 'shots'])
+
+const rounded = (_key: string, value: unknown): unknown =>
+  typeof value === 'number' ? Number(value.toPrecision(3)) : value

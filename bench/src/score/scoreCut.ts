@@ -1,50 +1,60 @@
-import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { planShot, SHOP_WHITE } from '@cloudbank/core/brief'
-import { unpackMatte } from '@cloudbank/core/engine'
+import { SHOP_WHITE } from '@cloudbank/core/brief'
+import { unpackMatte } from '@cloudbank/core/matte'
 import {
   LINEAR,
+  pixelsOf,
   planeF32,
   planeU8,
   resamplePlane,
+  WHOLE_01,
+  within01,
   type PlaneU8,
   type Size,
 } from '@cloudbank/core/raster'
-import type { Matte } from '@cloudbank/core/steps'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { measureCut, type CutMeasures } from './cutMeasures'
 import { grabCut } from './grabCut'
+import { withNoise } from './noise'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
 /** Longer side at which cuts are compared, in pixels. */
 const SIDE_PX = 1000
 const PLAIN_PAPER = ['white', 'grey', 'blue']
 
+/** How much a cut changes when every value of the photograph changes by at most one. */
+interface Stability {
+  /** 1 − IoU of both cuts: mean, and of the worst shot. */
+  readonly mean: number
+  readonly worst: number
+  readonly worstFile: string
+}
+
+type Shot = Compared<CutMeasures> & { readonly photo: Photo; readonly change: number }
+
 /** Cut against truth/alpha, beside grabCut. A shot left uncut counts as all product. */
 export async function scoreCut(
   folder: ShootFolder,
   pool: WorkerPool,
   tell: (line: string) => void,
-): Promise<Scorecard<CutMeasures>> {
-  const shots: (Compared<CutMeasures> & { photo: Photo })[] = []
+): Promise<Scorecard<CutMeasures> & { stability: Stability }> {
+  const shots: Shot[] = []
   for (const photo of folder.photos) {
     const path = photoPath(folder, photo)
     const truth = await readTruth(alphaPath(folder, photo))
     const bytes = await readFile(path)
-    const hash = createHash('sha256').update(bytes).digest('hex')
-    const plan = planShot(hash, SHOP_WHITE.steps)
-    const { matte } = await pool.run<'render'>({
-      kind: 'render',
-      source: bytes,
-      plan,
-      knownMatte: null,
-    })
-    const own = measureCut(wholeAlpha(matte && unpackMatte(matte), truth), truth)
+    const made = await cutAt(pool, bytes, truth)
+    const noisy = await cutAt(pool, await withNoise(bytes), truth)
+    const own = measureCut(made, truth)
+    const change = 1 - measureCut(noisy, made).iou
     const peer = measureCut(await grabCut(path, truth), truth)
-    tell(`${photo.file}: ${own.iou.toFixed(3)} (grabCut ${peer.iou.toFixed(3)})`)
-    shots.push({ photo, own, peer })
+    tell(
+      `${photo.file}: ${own.iou.toFixed(3)} (grabCut ${peer.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
+    )
+    shots.push({ photo, own, peer, change })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -59,7 +69,17 @@ export async function scoreCut(
       ),
       runningOut: groupMeans(shots.filter(({ photo }) => runsOut(photo))),
     },
+    stability: stabilityOf(shots),
     shots: shots.map(({ photo, own, peer }) => ({ file: photo.file, ...own, peer })),
+  }
+}
+
+function stabilityOf(shots: readonly Shot[]): Stability {
+  const [worst] = [...shots].sort((a, b) => b.change - a.change)
+  return {
+    mean: shots.reduce((sum, { change }) => sum + change, 0) / shots.length,
+    worst: worst?.change ?? 0,
+    worstFile: worst?.photo.file ?? '',
   }
 }
 
@@ -72,23 +92,30 @@ async function readTruth(path: string): Promise<PlaneU8> {
   return planeU8(info, new Uint8Array(data))
 }
 
-/** A matte's alpha over the whole photograph, at the truth's size. */
-function wholeAlpha(matte: Matte | null, size: Size): PlaneU8 {
+/** Alpha over the whole photograph, at a size: of the finest level that the brief's renditions need. */
+async function cutAt(pool: WorkerPool, bytes: Uint8Array, size: Size): Promise<PlaneU8> {
+  const { mattes } = await renderPhoto(pool, bytes, SHOP_WHITE.steps)
+  const finest = mattes.at(-1)
+  const matte = finest && unpackMatte(finest.matte)
   const whole = planeU8(size)
   if (matte?.kind !== 'cut') {
     whole.data.fill(255)
     return whole
   }
-  const { area, alpha } = matte
-  const fx = alpha.width / (area.width * size.width)
-  const fy = alpha.height / (area.height * size.height)
-  const window = {
-    x: -area.x * size.width * fx,
-    y: -area.y * size.height * fy,
-    width: size.width * fx,
-    height: size.height * fy,
-  }
-  const spread = resamplePlane(alpha, window, planeF32(size), LINEAR)
-  spread.data.forEach((value, i) => (whole.data[i] = Math.round(value * 255)))
+  const [{ area, plane }] = matte.alphas
+  const window = pixelsOf(within01(WHOLE_01, area), plane)
+  const spread = resamplePlane(plane, window, planeF32(size), LINEAR)
+  // Beyond its area a matte is empty; resampling would let its border go on.
+  const inside = pixelsOf(area, size)
+  spread.data.forEach((value, i) => {
+    const x = (i % size.width) + 0.5
+    const y = Math.floor(i / size.width) + 0.5
+    const within =
+      x >= inside.x &&
+      x <= inside.x + inside.width &&
+      y >= inside.y &&
+      y <= inside.y + inside.height
+    whole.data[i] = within ? Math.round(value * 255) : 0
+  })
   return whole
 }

@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { planShot, SHOP_WHITE } from '@cloudbank/core/brief'
+import { SHOP_WHITE } from '@cloudbank/core/brief'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { renderPhoto } from '../renderPhoto'
 import { photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { deviation, groupMeans, type Scorecard } from './scorecard'
 
@@ -25,10 +25,7 @@ export async function scoreFrame(
   const shots = []
   for (const photo of folder.photos.filter((candidate) => !runsOut(candidate))) {
     const bytes = await readFile(photoPath(folder, photo))
-    const hash = createHash('sha256').update(bytes).digest('hex')
-    const plan = planShot(hash, SHOP_WHITE.steps)
-    const job = { kind: 'render', source: bytes, plan, knownMatte: null } as const
-    const { renditions } = await pool.run<'render'>(job)
+    const { renditions } = await renderPhoto(pool, bytes, SHOP_WHITE.steps)
     const page = renditions.find(({ placementId }) => placementId === 'page')
     if (!page) throw new Error(`${photo.file}: no page rendition`)
     const [x, y, w, h] = photo.productBox

@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nodeCodec } from '@cloudbank/hosts/node'
-import { renderComposition } from '@cloudbank/core/engine'
 import {
   deltaE2000,
   fitInside,
@@ -19,12 +18,13 @@ import {
   type Size,
   type SrgbRgba8,
 } from '@cloudbank/core/raster'
+import { photographSource } from '@cloudbank/core/source'
 import {
+  applyGrade,
   LightSettings,
   planEvenOut,
   planGrade,
   readNeutral,
-  untouched,
   type Even,
 } from '@cloudbank/core/steps'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
@@ -79,7 +79,7 @@ export async function scoreLight(
         y: (y + h / 2) / photo.height,
         radius: (SPOT * Math.min(w, h)) / Math.max(photo.width, photo.height),
       }
-      return [[photo.lighting, readNeutral(picture, spot).gains] as const]
+      return [[photo.lighting, readNeutral(photographSource(picture), spot).gains] as const]
     }),
   )
   const cards = { found: 0, of: gainsOf.size, falseAlarms: 0 }
@@ -161,7 +161,9 @@ function labAt(picture: SrgbRgba8, size: Size): LabPicture {
 
 function lit(picture: SrgbRgba8, size: Size, gains: Rgb, even: Even | null): LabPicture {
   const grade = planGrade({ ...LightSettings.parse({}), even }, gains)
-  return labOfLinear(renderComposition({ ...untouched(picture), grade }, size))
+  const made = resampleSrgb(picture, wholeOf(picture), linearRaster(size))
+  applyGrade(made.data, grade)
+  return labOfLinear(made)
 }
 
 async function readAlpha(path: string, size: Size): Promise<PlaneF32> {

@@ -1,10 +1,10 @@
-import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { ssim } from 'ssim.js'
-import { planShot, SHOP_WHITE } from '@cloudbank/core/brief'
-import { Placement } from '@cloudbank/core/steps'
+import { SHOP_WHITE } from '@cloudbank/core/brief'
+import { Placement } from '@cloudbank/core/outlets'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { renderPhoto } from '../renderPhoto'
 import { photoPath, type ShootFolder } from '../shootFolder'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
@@ -24,7 +24,6 @@ export async function scoreWeight(
   const shots: (Compared<WeightMeasures> & { file: string; placement: string })[] = []
   for (const photo of folder.photos) {
     const bytes = await readFile(photoPath(folder, photo))
-    const hash = createHash('sha256').update(bytes).digest('hex')
     const exact = placements.map((placement) =>
       Placement.parse({
         ...placement,
@@ -34,13 +33,7 @@ export async function scoreWeight(
       }),
     )
     const steps = { ...SHOP_WHITE.steps, finish: { placements: [...placements, ...exact] } }
-    const job = {
-      kind: 'render',
-      source: bytes,
-      plan: planShot(hash, steps),
-      knownMatte: null,
-    } as const
-    const { renditions } = await pool.run<'render'>(job)
+    const { renditions } = await renderPhoto(pool, bytes, steps)
     for (const placement of placements) {
       const made = renditions.find(({ placementId }) => placementId === placement.id)
       const pixels = renditions.find(({ placementId }) => placementId === `${placement.id}-exact`)

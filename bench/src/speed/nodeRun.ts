@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
-import { BriefSteps, planShot, SHOP_WHITE } from '@cloudbank/core/brief'
+import { BriefSteps, SHOP_WHITE } from '@cloudbank/core/brief'
 import { createNodePool } from '@cloudbank/hosts/node'
+import { renderPhoto } from '../renderPhoto'
 
 export interface SpeedResult {
   readonly name: string
@@ -29,20 +29,13 @@ export async function runOnNode(
 
   async function render(photo: string, counted: boolean): Promise<void> {
     const bytes = await readFile(photo)
-    const hash = createHash('sha256').update(bytes).digest('hex')
     let last = performance.now()
     const onStage = (stage: string): void => {
       const now = performance.now()
       if (counted) totals[stage] = (totals[stage] ?? 0) + now - last
       last = now
     }
-    const job = {
-      kind: 'render',
-      source: bytes,
-      plan: planShot(hash, steps),
-      knownMatte: null,
-    } as const
-    await pool.run<'render'>(job, { onStage })
+    await renderPhoto(pool, bytes, steps, { onStage })
   }
 
   // Starting workers and compiling the network is not what is measured.

@@ -1,13 +1,15 @@
-import { expect, test } from 'vitest'
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { placementSize } from '../steps'
 import { describeBrief, readBrief, SHOP_WHITE } from './brief'
+import { BRIEF_MIGRATIONS, BRIEF_VERSION } from './migrations'
 import { STARTING_BRIEFS } from './startingBriefs'
-import { matteKey, neededSidePx, placementSize, planShot, renditionKey } from './plan'
 
-const HASH = 'a'.repeat(64)
-const [page, card] = SHOP_WHITE.steps.finish.placements
+const readFixture = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../../fixtures/${name}`, import.meta.url), 'utf8'))
 
 test('an empty brief takes every default, which is Shop white', () => {
-  const result = readBrief({ version: 1, name: 'Shop white' })
+  const result = readBrief({ version: BRIEF_VERSION, name: 'Shop white' })
   expect(result).toEqual({ ok: true, brief: SHOP_WHITE })
   expect(describeBrief(SHOP_WHITE).map(({ words }) => words)).toEqual([
     'neutral from the backdrop',
@@ -19,10 +21,10 @@ test('an empty brief takes every default, which is Shop white', () => {
 })
 
 test.each([
-  [{ version: 1, name: 'x', steps: { frame: { fillPct: 140 } } }, 'steps.frame.fillPct'],
+  [{ version: BRIEF_VERSION, name: 'x', steps: { frame: { fillPct: 140 } } }, 'steps.frame.fillPct'],
   [
     { version: 1, name: 'x', steps: { ground: { kind: 'colour', colour: 'white' } } },
-    'steps.ground.colour',
+    'steps.ground.behind.colour',
   ],
   [
     {
@@ -33,8 +35,8 @@ test.each([
     'steps.finish.placements.0.longSidePx',
   ],
   [{ version: 1, name: 'x', steps: { finish: { placements: [] } } }, 'steps.finish.placements'],
-  [{ version: 2, name: 'x' }, 'version'],
-  [{ version: 1, name: '' }, 'name'],
+  [{ version: 99, name: 'x' }, 'version'],
+  [{ version: BRIEF_VERSION, name: '' }, 'name'],
   ['white please', 'the brief'],
 ])('a wrong brief names the field: %j', (data, field) => {
   const result = readBrief(data)
@@ -47,41 +49,75 @@ test('every starting brief is whole and has a name of its own', () => {
   expect(new Set(STARTING_BRIEFS.map(({ name }) => name)).size).toBe(STARTING_BRIEFS.length)
 })
 
-test('changing Finish or Light never cuts again; changing Cut does', () => {
-  const plan = planShot(HASH, SHOP_WHITE.steps)
-  const withSteps = (change: object) => planShot(HASH, { ...SHOP_WHITE.steps, ...change })
-  const heavier = withSteps({ finish: { placements: [{ ...page!, qualityPct: 60 }, card!] } })
-  const brighter = withSteps({ light: { exposureEv: 1, neutral: { from: 'photograph' } } })
-  expect(matteKey(heavier)).toBe(matteKey(plan))
-  expect(matteKey(brighter)).toBe(matteKey(plan))
-  expect(matteKey(withSteps({ cut: { method: 'off' } }))).not.toBe(matteKey(plan))
-  expect(matteKey(planShot('b'.repeat(64), SHOP_WHITE.steps))).not.toBe(matteKey(plan))
+test.each([
+  ['fillPercent', { frame: { fillPercent: 80 } }, 'steps.frame.fillPercent', 'fillPct'],
+  ['grond', { grond: {} }, 'steps.grond', 'ground'],
+  [
+    'longsidePx',
+    { finish: { placements: [{ id: 'a', name: 'a', longSidePx: 9, longsidePx: 100 }] } },
+    'steps.finish.placements.0.longsidePx',
+    'longSidePx',
+  ],
+])('an unknown field is named with the nearest one: %s', (_name, steps, field, near) => {
+  const result = readBrief({ version: BRIEF_VERSION, name: 'x', steps })
+  if (result.ok) throw new Error('was taken')
+  const problem = result.problems.find((candidate) => candidate.field === field)
+  expect(problem?.message).toContain(`is ${near} meant?`)
 })
 
-test('a rendition is out of date when what made it changes, and only then', () => {
-  const key = renditionKey(planShot(HASH, SHOP_WHITE.steps), page!)
-  const brighter = { ...SHOP_WHITE.steps, light: { ...SHOP_WHITE.steps.light, exposureEv: 0.5 } }
-  expect(renditionKey(planShot(HASH, brighter), page!)).not.toBe(key)
-  expect(renditionKey(planShot(HASH, SHOP_WHITE.steps), { ...page!, name: 'Product page' })).toBe(
-    key,
-  )
-  const oneMore = {
-    ...SHOP_WHITE.steps,
-    finish: { placements: [page!, card!, { ...card!, id: 'thumb' }] },
-  }
-  expect(renditionKey(planShot(HASH, oneMore), page!)).toBe(key)
+test('a field that is near to none is named alone', () => {
+  const result = readBrief({ version: BRIEF_VERSION, name: 'x', zebra: 1 })
+  expect(result).toMatchObject({
+    problems: [{ field: 'zebra', message: 'there is no such field' }],
+  })
 })
 
-test('sizes follow the ratio, and the needed scale follows the product', () => {
-  const frame = { ratio: { width: 4, height: 5 }, fillPct: 85, enlarge: false }
-  expect(placementSize({ ...page!, longSidePx: 1350 }, frame)).toEqual({
+describe('a placement’s changes', () => {
+  const withChanges = (changes: object) =>
+    readBrief({
+      version: BRIEF_VERSION,
+      name: 'x',
+      steps: { finish: { placements: [{ id: 'a', name: 'a', longSidePx: 100, changes }] } },
+    })
+
+  test('are taken for steps that belong to a rendition', () => {
+    expect(withChanges({ frame: { fillPct: 60 } }).ok).toBe(true)
+  })
+
+  test.each([
+    ['a step that is true of the shot', { light: { contrast: 5 } }, 'changes.light'],
+    ['a value out of range', { frame: { fillPct: 600 } }, 'changes.frame.fillPct'],
+  ])('are refused for %s', (_name, changes, field) => {
+    const result = withChanges(changes)
+    if (result.ok) throw new Error('were taken')
+    expect(result.problems[0]?.field).toBe(`steps.finish.placements.0.${field}`)
+  })
+})
+
+describe('older briefs', () => {
+  test('migrate by steps without a gap', () => {
+    expect(BRIEF_MIGRATIONS.map(({ to }) => to)).toEqual(BRIEF_MIGRATIONS.map((_, i) => i + 2))
+  })
+
+  test('version 1, as it was saved, means what it meant', () => {
+    const saved = readFixture('brief-1.json')
+    const result = readBrief(saved)
+    if (!result.ok) throw new Error(JSON.stringify(result.problems))
+    expect(result.brief.version).toBe(BRIEF_VERSION)
+    expect(result.brief.steps.ground).toEqual({ behind: { kind: 'colour', colour: '#F2F2F0' } })
+    expect(result.brief.steps.frame).toMatchObject({ ratio: { width: 4, height: 5 }, fillPct: 80 })
+    expect(result.brief.steps.light.contrast).toBe(12)
+  })
+
+  test('a newer version is refused by name, not guessed at', () => {
+    const result = readBrief({ version: BRIEF_VERSION + 1, name: 'x' })
+    expect(result).toMatchObject({ ok: false, problems: [{ field: 'version' }] })
+  })
+})
+
+test('sizes follow the ratio', () => {
+  expect(placementSize({ longSidePx: 1350 }, { ratio: { width: 4, height: 5 } })).toEqual({
     width: 1080,
     height: 1350,
   })
-  const side = neededSidePx(
-    SHOP_WHITE.steps,
-    { x: 0.25, y: 0.25, width: 0.5, height: 0.5 },
-    { width: 2000, height: 2000 },
-  )
-  expect(side).toBeCloseTo((1200 * 0.85) / 0.5, 6)
 })

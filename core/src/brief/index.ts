@@ -1,12 +1,32 @@
 export {
   Brief,
-  BRIEF_VERSION,
-  BriefSteps,
   describeBrief,
+  describeSteps,
+  nearest,
   readBrief,
   SHOP_WHITE,
   type BriefProblem,
 } from './brief'
+export { BRIEF_MIGRATIONS, BRIEF_VERSION, migrateBrief } from './migrations'
+export {
+  BriefSteps,
+  settingsSchema,
+  Touches,
+  touchesSchema,
+  UNTOUCHED,
+  type AnySettings,
+  type AnyTouches,
+} from './settings'
 export { STARTING_BRIEFS } from './startingBriefs'
-export { matteKey, neededSidePx, placementSize, Plan, planShot, renditionKey } from './plan'
-export { layerSteps, originOf, Touches, UNTOUCHED, type LightingLayer, type Origin } from './layers'
+export {
+  ownOf,
+  placementsOf,
+  planOf,
+  planShot,
+  renditionKey,
+  settingsFor,
+  settingsKey,
+  stepKey,
+  type Plan,
+} from './plan'
+export { layered, layerSteps, originOf, type Origin } from './layers'

@@ -1,65 +1,99 @@
-import type { Size, Window } from '../raster'
-import type { FrameSettings, Placement } from '../steps'
-import { BriefSteps } from './brief'
-import { z } from 'zod'
+import type { Placement } from '../outlets'
+import { canonicalJson, notAtRest, STEPS, type Registry, type Step } from '../steps'
+import { layered } from './layers'
+import type { AnySettings, AnyTouches, BriefSteps, Touches } from './settings'
 
 /** Everything that decides a shot's pixels, as plain data. */
-export const Plan = z.object({
-  version: z.literal(1),
+export interface Plan {
+  readonly version: 2
   /** SHA-256 of the original's bytes, in hex. */
-  original: z.string().regex(/^[0-9a-f]{64}$/),
-  steps: BriefSteps,
-})
-export type Plan = z.infer<typeof Plan>
+  readonly original: string
+  /** The brief's settings with the lighting's over them. */
+  readonly steps: AnySettings
+  /** What was changed for this shot alone; it goes over what a placement asks. */
+  readonly touches: AnyTouches
+  /** Hashes of the tables and pictures that the settings name, by what they are called. */
+  readonly assets: Readonly<Record<string, string>>
+}
 
-/** Bumped when the same settings come to give another matte, or other pixels. */
-const CUT_ENGINE = 1
-const RENDER_ENGINE = 1
+/** The plan for one shot: original + brief and lighting + touches. */
+export function planShot(
+  original: string,
+  settings: BriefSteps,
+  touches: Touches = {},
+): Plan {
+  return planOf(original, settings, touches, STEPS)
+}
 
-/** The plan for one shot: original + brief. */
-export function planShot(originalHash: string, steps: BriefSteps): Plan {
-  return { version: 1, original: originalHash, steps }
+/** `planShot` for whichever steps there are. */
+export function planOf(
+  original: string,
+  settings: AnySettings,
+  touches: AnyTouches,
+  steps: Registry,
+): Plan {
+  const whole = layered(settings, touches, steps)
+  const assets = steps.map((step) => step.assets?.(whole[step.id] ?? {}) ?? {})
+  return { version: 2, original, steps: settings, touches, assets: Object.assign({}, ...assets) }
 }
 
 /**
- * The key of a shot's matte. Cut reads the original's own pixels, so of the brief only its own
- * settings count, and the scale that the largest rendition needs.
+ * The settings of one step for a shot, or for one rendition of it: the brief's and the lighting's, what
+ * the placement asks over them, the shot's touches over those.
  */
-export function matteKey({ original, steps }: Plan): string {
-  const largest = Math.max(...steps.finish.placements.map(({ longSidePx }) => longSidePx))
-  const scale = Math.ceil(Math.log2(largest / steps.frame.fillPct) * 2)
-  return `${original}/cut${CUT_ENGINE}/${JSON.stringify(steps.cut)}/${scale}`
+export function settingsFor(
+  { steps, touches }: Plan,
+  step: Step,
+  placement: Placement | null,
+): Record<string, unknown> {
+  const only = [step]
+  const asked = placement ? layered(steps, placement.changes, only) : steps
+  return { ...layered(asked, touches, only)[step.id] }
 }
 
-/** The key of one rendition: two plans that would make the same file have the same. */
-export function renditionKey({ original, steps }: Plan, placement: Placement): string {
-  const { light, cut, ground, frame } = steps
-  const { name: _, ...file } = placement
-  const parts = JSON.stringify([CUT_ENGINE, RENDER_ENGINE, light, cut, ground, frame, file])
-  return `${original}/${parts}`
+/** What a shot has of its own in one step, besides settings; whole, with its defaults. */
+export function ownOf({ touches }: Plan, { id, own }: Step): Record<string, unknown> {
+  const set = Object.entries(touches[id] ?? {}).filter(([field]) => field in own.shape)
+  return own.parse(Object.fromEntries(set))
 }
 
-/** The size of a placement's picture in pixels for a frame of this ratio. */
-export function placementSize({ longSidePx }: Placement, { ratio }: FrameSettings): Size {
-  const longest = Math.max(ratio.width, ratio.height)
-  return {
-    width: Math.max(1, Math.round((longSidePx * ratio.width) / longest)),
-    height: Math.max(1, Math.round((longSidePx * ratio.height) / longest)),
-  }
+/** The placements of a plan, in the brief's order. */
+export function placementsOf({ steps }: Plan): readonly Placement[] {
+  return (steps.finish?.placements ?? []) as readonly Placement[] // checked with the brief
 }
 
-/** Longer side of the photograph, in pixels, at which its product box fits the largest placement. */
-export function neededSidePx(steps: BriefSteps, box01: Window, photograph: Size): number {
-  const fill = steps.frame.fillPct / 100
-  const scales = steps.finish.placements.map((placement) => {
-    const size = placementSize(placement, steps.frame)
-    return (
-      fill *
-      Math.min(
-        size.width / (box01.width * photograph.width),
-        size.height / (box01.height * photograph.height),
-      )
-    )
+/**
+ * The key of what one step decides by its settings alone, apart from what a shot has of its own: strokes
+ * on a matte come after it, with a key that they lengthen.
+ */
+export const stepKey = (plan: Plan, step: Step): string =>
+  `${plan.original}/${step.id}${step.engine}${tail(notAtRest(step.settings, settingsFor(plan, step, null)))}`
+
+const tail = (part: Readonly<Record<string, unknown>>): string =>
+  Object.keys(part).length === 0 ? '' : canonicalJson(part)
+
+/**
+ * The key of one rendition: two plans that would make the same file have the same. Of every step it holds
+ * what is not at rest, so that a new setting or a new step makes nothing stale.
+ */
+export function renditionKey(plan: Plan, placement: Placement, steps: Registry = STEPS): string {
+  return `${plan.original}/${settingsKey(plan, placement, steps)}`
+}
+
+/** The part of a rendition's key that comes of settings, whichever original they are for. */
+export function settingsKey(plan: Plan, placement: Placement, steps: Registry = STEPS): string {
+  const parts = steps.flatMap((step): [string, unknown][] => {
+    const settings = settingsFor(plan, step, placement)
+    const part = step.keyPart
+      ? step.keyPart(settings, placement)
+      : notAtRest(step.settings, settings)
+    const own = notAtRest(step.own, ownOf(plan, step))
+    const rests = step.engine === 1 && isNothing(part) && isNothing(own)
+    if (rests) return []
+    return [[step.id, { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }]]
   })
-  return Math.max(...scales) * Math.max(photograph.width, photograph.height)
+  return canonicalJson(Object.fromEntries(parts))
 }
+
+const isNothing = (part: unknown): boolean =>
+  part === null || (typeof part === 'object' && Object.keys(part).length === 0)

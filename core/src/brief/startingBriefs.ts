@@ -1,4 +1,6 @@
-import { BriefSteps, BRIEF_VERSION, SHOP_WHITE, type Brief } from './brief'
+import { SHOP_WHITE, type Brief } from './brief'
+import { BRIEF_VERSION } from './migrations'
+import { BriefSteps } from './settings'
 
 /** Briefs to start from; each is changed freely afterwards. */
 export const STARTING_BRIEFS: readonly Brief[] = [
@@ -7,7 +9,7 @@ export const STARTING_BRIEFS: readonly Brief[] = [
     version: BRIEF_VERSION,
     name: 'Pale portrait',
     steps: BriefSteps.parse({
-      ground: { kind: 'colour', colour: '#F2F2F0' },
+      ground: { behind: { kind: 'colour', colour: '#F2F2F0' } },
       frame: { ratio: { width: 4, height: 5 }, fillPct: 80 },
       finish: {
         placements: [
@@ -20,7 +22,7 @@ export const STARTING_BRIEFS: readonly Brief[] = [
     version: BRIEF_VERSION,
     name: 'Cut-outs',
     steps: BriefSteps.parse({
-      ground: { kind: 'transparent' },
+      ground: { behind: { kind: 'transparent' } },
       frame: { fillPct: 96 },
       finish: {
         placements: [{ id: 'cut-out', name: 'cut-out', longSidePx: 2000, format: 'png' }],

@@ -1,8 +1,7 @@
 import { imageSize } from 'image-size'
 import { FileError } from './fileError'
-
-export const FILE_TYPES = ['jpeg', 'png', 'webp', 'avif', 'tiff', 'heic'] as const
-export type FileType = (typeof FILE_TYPES)[number]
+import type { FileType } from './formats'
+import { LIMITS } from './limits'
 
 /** What a file says about itself before it is decoded. */
 export interface FileFacts {
@@ -12,9 +11,6 @@ export interface FileFacts {
   readonly height: number
   readonly bytes: number
 }
-
-/** The largest picture that is taken in: decoded it needs 256 MB. */
-export const MAX_PIXELS = 64_000_000
 
 const KNOWN: Readonly<Record<string, FileType>> = {
   jpg: 'jpeg',
@@ -33,18 +29,24 @@ const turned = (orientation: number | undefined): boolean =>
 /**
  * Reads type and size from a file's own bytes; its name does not count.
  *
- * @throws FileError: `empty`, `not-a-picture`, `unsupported`, `cut-short` or `too-large`.
+ * @throws FileError: `empty`, `not-a-picture`, `unsupported`, `cut-short`, `too-heavy`, `too-long` or
+ *   `too-large`.
  */
 export function readFileFacts(bytes: Uint8Array): FileFacts {
+  const { maxFileBytes: maxBytes, maxPixels, maxSidePx } = LIMITS
   if (bytes.length === 0) throw new FileError({ code: 'empty' })
+  if (bytes.length > maxBytes)
+    throw new FileError({ code: 'too-heavy', bytes: bytes.length, maxBytes })
   const found = sniff(bytes)
   if (!found) throw new FileError({ code: 'not-a-picture', bytes: bytes.length })
   const type = KNOWN[found.type]
-  if (!type) throw new FileError({ code: 'unsupported', type: found.type.toUpperCase() })
+  if (!type) throw new FileError({ code: 'unsupported', type: `${found.type.toUpperCase()} file` })
   if (!isWhole(bytes, type)) throw new FileError({ code: 'cut-short', bytes: bytes.length })
   const { width, height, orientation } = found
-  if (width * height > MAX_PIXELS)
-    throw new FileError({ code: 'too-large', width, height, maxPixels: MAX_PIXELS })
+  if (Math.max(width, height) > maxSidePx)
+    throw new FileError({ code: 'too-long', width, height, maxSidePx })
+  if (width * height > maxPixels)
+    throw new FileError({ code: 'too-large', width, height, maxPixels })
   return turned(orientation) && type === 'jpeg'
     ? { type, width: height, height: width, bytes: bytes.length }
     : { type, width, height, bytes: bytes.length }

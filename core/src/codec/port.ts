@@ -1,5 +1,5 @@
 import type { Size, SrgbRgba8 } from '../raster'
-import type { Format } from '../steps'
+import type { Format } from './formats'
 
 export interface PreviewFile extends Size {
   readonly bytes: Uint8Array

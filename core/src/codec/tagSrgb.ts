@@ -1,4 +1,4 @@
-import type { Format } from '../steps'
+import type { Format } from './formats'
 import { SRGB_PROFILE } from './srgbProfile'
 
 /**

@@ -1,62 +1,59 @@
 import { describe, expect, test } from 'vitest'
-import { BriefSteps, planShot } from '../brief'
-import type { Codec } from '../codec'
-import { planeU8, srgbOfLinear, srgbRaster, type Size, type SrgbRgba8 } from '../raster'
-import { NO_GRADE, untouched, type Composition, type Format, type Matte } from '../steps'
+import { AssetMissingError } from '../assets'
+import { BriefSteps, planShot, type Plan, type Touches } from '../brief'
+import type { SrgbRgba8 } from '../raster'
+import { photographSource } from '../source'
+import { formatCube, sampleCube } from '../steps'
 import { CancelledError } from './cancelled'
-import { packMatte, unpackMatte } from './packMatte'
-import { groundLight, renderComposition } from './renderComposition'
+import { keptFor, PAPER, playedContext, recordingCodec, RED, scene } from './scene.testing'
 import { renderShot } from './renderShot'
 
-const RED = [180, 30, 20] as const
-const PAPER = [200, 200, 190] as const
-
-/** A red square of 100 px in the middle of 200 px of paper, its edge mixed over one pixel. */
-function scene(): { original: SrgbRgba8; matte: Extract<Matte, { kind: 'cut' }> } {
-  const original = srgbRaster({ width: 200, height: 200 })
-  const alpha = planeU8({ width: 200, height: 200 })
-  const toLinear = (v: number) => (v / 255) ** 2.2
-  for (let y = 0; y < 200; y++)
-    for (let x = 0; x < 200; x++) {
-      const inside = (v: number): number =>
-        v < 49 || v > 150 ? 0 : v === 49 || v === 150 ? 0.5 : 1
-      const a = inside(x) * inside(y)
-      alpha.data[y * 200 + x] = Math.round(a * 255)
-      const mixed = RED.map(
-        (v, c) => (a * toLinear(v) + (1 - a) * toLinear(PAPER[c]!)) ** (1 / 2.2) * 255,
-      )
-      original.data.set([...mixed, 255], (y * 200 + x) * 4)
-    }
-  const area = { x: 0, y: 0, width: 1, height: 1 }
-  const box = { x: 50 / 200, y: 50 / 200, width: 0.5, height: 0.5 }
-  return { original, matte: { kind: 'cut', area, alpha, box, unsure: 0, holes: 0 } }
-}
-
-/** A composition as bytes, on its ground. */
-const rendered = (composition: Composition, size: Size): SrgbRgba8 =>
-  srgbOfLinear(renderComposition(composition, size), groundLight(composition))
+const { original, matte } = scene()
+const source = photographSource(original)
+const HASH = '0'.repeat(64)
 
 const pixel = ({ width, data }: SrgbRgba8, x: number, y: number): number[] => [
   ...data.subarray((y * width + x) * 4, (y * width + x) * 4 + 4),
 ]
 
-describe('renderComposition', () => {
-  const { original, matte } = scene()
-  const composed = (change: Partial<Composition>): Composition => ({
-    ...untouched(original),
-    matte,
-    ...change,
-  })
-  const size = { width: 150, height: 150 }
+/** Settings that leave colour and place as they are: the picture is the photograph, pixel by pixel. */
+const PLAIN = { light: { neutral: { from: 'photograph' } }, frame: { fillPct: 50 } } as const
 
-  test('untouched is the photograph', () => {
-    const same = rendered(untouched(original), original)
+const placement = (longSidePx: number, change: object = {}) => ({
+  id: `at-${longSidePx}`,
+  name: 'page',
+  longSidePx,
+  format: 'png',
+  ...change,
+})
+
+const planFor = (settings: object, touches: Touches = {}): Plan =>
+  planShot(HASH, BriefSteps.parse(settings), touches)
+
+/** The pixels of every rendition of a plan, by placement. */
+async function draw(plan: Plan, only?: readonly string[]): Promise<Map<string, SrgbRgba8>> {
+  const codec = recordingCodec()
+  const context = playedContext({ codec, mattes: keptFor(plan, matte) })
+  const { renditions } = await renderShot(source, plan, context, only)
+  return new Map(
+    renditions.map(({ placementId }, i) => [placementId, codec.encoded[i]!.picture] as const),
+  )
+}
+
+const drawOne = async (settings: object, longSidePx = 200): Promise<SrgbRgba8> => {
+  const finish = { placements: [placement(longSidePx)] }
+  const made = await draw(planFor({ ...PLAIN, ...settings, finish }))
+  return made.get(`at-${longSidePx}`)!
+}
+
+describe('one rendition', () => {
+  test('of settings at rest is the photograph', async () => {
+    const same = await drawOne({ cut: { method: 'off' }, ground: { behind: { kind: 'original' } } })
     expect([...same.data]).toEqual([...original.data])
   })
 
-  test('the ground is exactly the asked colour wherever no product is', () => {
-    const ground = { kind: 'colour', colour: '#F2F2F0' } as const
-    const out = rendered(composed({ ground }), size)
+  test('has exactly the asked colour wherever no product is', async () => {
+    const out = await drawOne({ ground: { behind: { kind: 'colour', colour: '#F2F2F0' } } }, 150)
     for (let i = 0; i < 150; i++)
       for (const [x, y] of [
         [i, 0],
@@ -69,8 +66,8 @@ describe('renderComposition', () => {
     expect(pixel(out, 75, 75)).toEqual([...RED, 255])
   })
 
-  test('no fringe: on black the rim holds nothing of the paper', () => {
-    const out = rendered(composed({ ground: { kind: 'colour', colour: '#000000' } }), original)
+  test('has no fringe: on black the rim holds nothing of the paper', async () => {
+    const out = await drawOne({ ground: { behind: { kind: 'colour', colour: '#000000' } } })
     const [r, g, b] = pixel(out, 49, 100)
     // Half red on black, and no grey of the paper in it.
     expect(g! / r!).toBeLessThan(0.3)
@@ -78,8 +75,8 @@ describe('renderComposition', () => {
     expect(pixel(out, 48, 100)).toEqual([0, 0, 0, 255])
   })
 
-  test('transparent keeps the product’s own colour up to the rim', () => {
-    const out = rendered(composed({ ground: { kind: 'transparent' } }), original)
+  test('without a ground keeps the product’s own colour up to the rim', async () => {
+    const out = await drawOne({ ground: { behind: { kind: 'transparent' } } })
     const [r, g, b, a] = pixel(out, 150, 100)
     expect(a).toBeGreaterThan(110)
     expect(a).toBeLessThan(145)
@@ -87,65 +84,91 @@ describe('renderComposition', () => {
     expect(pixel(out, 10, 10)).toEqual([0, 0, 0, 0])
   })
 
-  test('a frame beyond the photograph is ground there, to the pixel', () => {
-    const frame = { window: { x: -100, y: -100, width: 400, height: 400 }, enlarge: false }
-    const whole = {
-      ...untouched(original),
-      frame,
-      ground: { kind: 'colour', colour: '#FFFFFF' } as const,
+  test('beyond the photograph is ground, to the pixel', async () => {
+    const settings = {
+      ...PLAIN,
+      cut: { method: 'off' },
+      frame: { ratio: { width: 2, height: 1 }, enlarge: true },
+      finish: { placements: [placement(400)] },
     }
-    const out = rendered(whole, { width: 400, height: 400 })
-    expect(pixel(out, 99, 200)).toEqual([255, 255, 255, 255])
-    expect(pixel(out, 100, 200)).toEqual([...PAPER, 255])
-    expect(pixel(out, 299, 200)).toEqual([...PAPER, 255])
-    expect(pixel(out, 300, 200)).toEqual([255, 255, 255, 255])
+    const out = (await draw(planFor(settings))).get('at-400')!
+    expect(pixel(out, 99, 100)).toEqual([255, 255, 255, 255])
+    expect(pixel(out, 100, 100)).toEqual([...PAPER, 255])
+    expect(pixel(out, 299, 100)).toEqual([...PAPER, 255])
+    expect(pixel(out, 300, 100)).toEqual([255, 255, 255, 255])
   })
 
-  test('gains work in linear light', () => {
-    const out = rendered(
-      { ...untouched(original), grade: { ...NO_GRADE, gains: [0.5, 1, 1] } },
-      original,
-    )
+  test('takes gains in linear light', async () => {
+    const out = await drawOne({
+      cut: { method: 'off' },
+      ground: { behind: { kind: 'original' } },
+      light: { neutral: { from: 'gains', red: 0.5, green: 1, blue: 1 } },
+    })
     // Linear half of sRGB 200 is 146.
     expect(pixel(out, 5, 5)).toEqual([146, 200, 190, 255])
   })
+
+  test('in a format without transparency has white where nothing is', async () => {
+    const finish = { placements: [placement(200, { format: 'jpeg' })] }
+    const ground = { behind: { kind: 'transparent' } }
+    const out = (await draw(planFor({ ...PLAIN, ground, finish }))).get('at-200')!
+    expect(pixel(out, 10, 10)).toEqual([255, 255, 255, 255])
+  })
 })
 
-/** Bytes that say what was encoded; quality sets the length. */
-const recordingCodec = (): Codec & {
-  encoded: { format: Format; width: number; quality: number }[]
-} => {
-  const encoded: { format: Format; width: number; quality: number }[] = []
-  return {
-    encoded,
-    preview: () => Promise.reject(new Error('not needed')),
-    decode: () => Promise.reject(new Error('not used')),
-    encode: async (picture, format, quality) => {
-      encoded.push({ format, width: picture.width, quality })
-      const bytes = new Uint8Array(quality * 100)
-      bytes.set([0xff, 0xd8, 0xff, 0xdb])
-      return bytes
+describe('several renditions of one shot', () => {
+  const wide = placement(120, {
+    id: 'wide',
+    changes: {
+      frame: { ratio: { width: 2, height: 1 }, fillPct: 40 },
+      ground: { behind: { kind: 'colour', colour: '#336699' } },
     },
-  }
-}
+  })
+
+  test('may differ in ratio, fill, ground and format', async () => {
+    const finish = { placements: [placement(100), wide] }
+    const made = await draw(planFor({ ...PLAIN, frame: { fillPct: 80 }, finish }))
+    const [square, banner] = [made.get('at-100')!, made.get('wide')!]
+    expect([square.width, square.height, banner.width, banner.height]).toEqual([100, 100, 120, 60])
+    expect(pixel(square, 1, 1)).toEqual([255, 255, 255, 255])
+    expect(pixel(banner, 1, 1)).toEqual([0x33, 0x66, 0x99, 255])
+    // 40 % of the banner's width is 48 px, but its height allows 24: the square takes 40 % of that.
+    const redColumns = Array.from({ length: 120 }, (_, x) => pixel(banner, x, 30)).filter(
+      ([r, g]) => r! > 150 && g! < 60,
+    ).length
+    expect(Math.abs(redColumns - 24)).toBeLessThanOrEqual(2)
+  })
+
+  test('are each the same whichever others are made beside them', async () => {
+    const all = [placement(190), placement(60), wide, placement(33)]
+    const together = await draw(planFor({ ...PLAIN, finish: { placements: all } }))
+    for (const { id } of all) {
+      const alone = await draw(planFor({ ...PLAIN, finish: { placements: all } }), [id])
+      expect([...alone.get(id)!.data], id).toEqual([...together.get(id)!.data])
+    }
+    const fewer = await draw(planFor({ ...PLAIN, finish: { placements: all.slice(1, 2) } }))
+    expect([...fewer.get('at-60')!.data]).toEqual([...together.get('at-60')!.data])
+  })
+
+  test('follow the shot’s touches before the placement’s changes', async () => {
+    const settings = { ...PLAIN, finish: { placements: [wide] } }
+    const touched = planFor(settings, { frame: { fillPct: 80 } })
+    const codec = recordingCodec()
+    const context = playedContext({ codec, mattes: keptFor(touched, matte) })
+    const [made] = (await renderShot(source, touched, context)).renditions
+    expect(made).toMatchObject({ width: 120, height: 60 })
+    expect(made?.productBox?.height).toBeCloseTo(0.8, 9)
+  })
+})
 
 describe('renderShot', () => {
-  const { original, matte } = scene()
-  const steps = (change: object) => BriefSteps.parse(change)
-  const context = (codec: Codec, aborted = false) => ({
-    codec,
-    finder: () => Promise.reject(new Error('a known matte needs no finder')),
-    signal: { aborted },
-  })
-  const placement = { id: 'page', name: 'page', longSidePx: 100 }
+  const steps = (change: object) => planFor({ ...change })
+  const render = (plan: Plan, change: Parameters<typeof playedContext>[0] = {}) =>
+    renderShot(source, plan, playedContext({ mattes: keptFor(plan, matte), ...change }))
 
   test('frames to the asked fill and never enlarges unless allowed', async () => {
-    const codec = recordingCodec()
-    const plan = planShot(
-      '0'.repeat(64),
-      steps({ finish: { placements: [{ ...placement, longSidePx: 400 }] } }),
-    )
-    const { renditions } = await renderShot(original, plan, matte, context(codec))
+    const finish = { placements: [placement(400, { format: 'jpeg' })] }
+    const { renditions } = await render(steps({ finish }))
     const [made] = renditions
     // The product has 100 px and fills 85 %: the picture may have 118.
     expect(made).toMatchObject({ width: 118, height: 118 })
@@ -153,24 +176,14 @@ describe('renderShot', () => {
     expect(made?.findings).toEqual([
       { code: 'too-small', placement: 'page', hasPx: 118, wantsPx: 400 },
     ])
-    const allowed = planShot(
-      '0'.repeat(64),
-      steps({
-        frame: { enlarge: true },
-        finish: { placements: [{ ...placement, longSidePx: 400 }] },
-      }),
-    )
-    expect(
-      (await renderShot(original, allowed, matte, context(codec))).renditions[0],
-    ).toMatchObject({ width: 400, findings: [] })
+    const allowed = steps({ frame: { enlarge: true }, finish })
+    expect((await render(allowed)).renditions[0]).toMatchObject({ width: 400, findings: [] })
   })
 
   test('says clearly when the limit cannot be met at acceptable quality', async () => {
-    const plan = planShot(
-      '0'.repeat(64),
-      steps({ finish: { placements: [{ ...placement, leastQualityPct: 50, limitBytes: 600 }] } }),
-    )
-    const [made] = (await renderShot(original, plan, matte, context(recordingCodec()))).renditions
+    const change = { format: 'jpeg', leastQualityPct: 50, limitBytes: 600 }
+    const plan = steps({ finish: { placements: [placement(100, change)] } })
+    const [made] = (await render(plan)).renditions
     expect(made?.qualityPct).toBe(50)
     expect(made?.findings).toMatchObject([
       { code: 'over-limit', limitBytes: 600, bytes: made?.bytes.length },
@@ -178,17 +191,25 @@ describe('renderShot', () => {
   })
 
   test('ends with CancelledError once it is stopped', async () => {
-    const plan = planShot('0'.repeat(64), steps({}))
-    await expect(
-      renderShot(original, plan, matte, context(recordingCodec(), true)),
-    ).rejects.toBeInstanceOf(CancelledError)
+    await expect(render(steps({}), { signal: { aborted: true } })).rejects.toBeInstanceOf(
+      CancelledError,
+    )
   })
-})
 
-test('a matte survives packing, and shrinks', () => {
-  const { matte } = scene()
-  const packed = packMatte(matte)
-  expect(unpackMatte(packed)).toEqual(matte)
-  if (packed.kind === 'cut')
-    expect(packed.alpha.deflated.length).toBeLessThan(matte.alpha.data.length / 50)
+  test('a colour table that is not to be had is an error with words, not a picture without its look', async () => {
+    const cube = sampleCube('Dusk', 2, (data) => data.fill(0.25))
+    const bytes = new TextEncoder().encode(formatCube(cube))
+    const look = { from: 'cube', hash: 'd'.repeat(64), name: 'Dusk', strengthPct: 100 }
+    const plan = steps({ light: { look }, finish: { placements: [placement(100)] } })
+    expect(plan.assets).toEqual({ Dusk: look.hash })
+    await expect(render(plan)).rejects.toBeInstanceOf(AssetMissingError)
+    await expect(render(plan)).rejects.toThrow('“Dusk” is not here')
+    const codec = recordingCodec()
+    await render(plan, {
+      codec,
+      asset: (hash) => Promise.resolve(hash === look.hash ? bytes : null),
+    })
+    // Linear 0.25 is sRGB 137.
+    expect(pixel(codec.encoded[0]!.picture, 50, 50)).toEqual([137, 137, 137, 255])
+  })
 })

@@ -1,12 +1,8 @@
 export { CancelledError, type StopSignal } from './cancelled'
-export { groundLight, renderComposition } from './renderComposition'
-export {
-  cutShot,
-  compose,
-  renderShot,
-  type EngineContext,
-  type RenditionFile,
-  type ShotResult,
-} from './renderShot'
-export { packMatte, unpackMatte, type PackedMatte } from './packMatte'
-export { lightPicture, type LightOf } from './lightPicture'
+export { type EngineContext } from './context'
+export { decideShot, type Decision } from './decideShot'
+export { planRendition } from './planRendition'
+export { drawLinear, drawRendition, groundOf } from './drawRendition'
+export { renderShot, type RenditionFile, type ShotResult } from './renderShot'
+export { lightPicture } from './lightPicture'
+export { stagePictures, type StagePicture } from './stagePictures'

@@ -1,7 +1,7 @@
 import { bytesAt, fixedTable, kernels } from '../kernels'
 import { BYTE_OF_ROOT, LINEAR_OF_BYTE } from '../raster/transfer'
 import { linearRaster, srgbOfLinear, srgbRaster, type SrgbRgba8 } from '../raster'
-import { applyFlatten, applyGrade, reserveGrade, type Composition } from '../steps'
+import { applyFlatten, applyGrade, reserveGrade, type LightPlan } from '../steps'
 
 /** Rows that are flattened at a time; their floats stay small. */
 const BAND_ROWS = 32
@@ -9,16 +9,16 @@ const BAND_ROWS = 32
 const linearTable = fixedTable(LINEAR_OF_BYTE)
 const byteTable = fixedTable(BYTE_OF_ROOT)
 
-export type LightOf = Pick<Composition, 'original' | 'grade' | 'flatten'>
+type LightOf = Pick<LightPlan, 'grade' | 'flatten'>
 
-/** The whole photograph of a composition after Light, at its own size. Alpha is kept. */
-export function lightPicture(composition: LightOf): SrgbRgba8 {
-  const { flatten, grade } = composition
-  return flatten || grade.cube ? lightInBands(composition) : lightByRows(composition)
+/** A whole photograph after Light, at the size that it is given at. Alpha is kept. */
+export function lightPicture(picture: SrgbRgba8, light: LightOf): SrgbRgba8 {
+  const { flatten, grade } = light
+  return flatten || grade.cube ? lightInBands(picture, light) : lightByRows(picture, light)
 }
 
 /** Without what needs more than a pixel's own colour, a row never leaves the kernels' memory. */
-function lightByRows({ original, grade }: LightOf): SrgbRgba8 {
+function lightByRows(original: SrgbRgba8, { grade }: LightOf): SrgbRgba8 {
   const { width, height } = original
   const made = srgbRaster(original)
   const stride = width * 4
@@ -39,7 +39,7 @@ function lightByRows({ original, grade }: LightOf): SrgbRgba8 {
   return made
 }
 
-function lightInBands({ original, grade, flatten }: LightOf): SrgbRgba8 {
+function lightInBands(original: SrgbRgba8, { grade, flatten }: LightOf): SrgbRgba8 {
   const { width, height } = original
   const made = srgbRaster(original)
   const stride = width * 4

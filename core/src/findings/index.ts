@@ -1,3 +1,3 @@
-export { FINDING_CODES, FINDINGS, type Finding, type FindingCode, type Weight } from './finding'
-export { describeRatio, measureFindings, type FindingContext } from './measureFindings'
+export { type AnyFinding, type FindingTable, type FindingWords, type Weight } from './finding'
+export { isPlain, type MeasuredPhotograph, type Surroundings } from './photograph'
 export { THRESHOLDS } from './thresholds'

@@ -1,4 +1,5 @@
-import { LINEAR_OF_BYTE, linearToLab, type Rgb, type SrgbRgba8 } from '../raster'
+import { fitInside, linearToLab, POINT, wholeOf, type Rgb } from '../raster'
+import type { Source } from '../source'
 
 /** Width of the ring along the border that is looked at, as a share of the shorter side. */
 const RING = 0.022
@@ -16,26 +17,27 @@ export interface BackdropRing {
   readonly share: number
 }
 
-/** The main colour along the border of a picture, read on a grid, averaged in linear light. */
-export function measureBackdropRing(picture: SrgbRgba8): BackdropRing {
-  const { width, height, data } = picture
+const readBefore = new WeakMap<Source, BackdropRing>()
+
+/**
+ * The main colour along the border of a photograph, read on a grid, averaged in linear light. Read once
+ * for each source.
+ */
+export function measureBackdropRing(source: Source): BackdropRing {
+  const ring = readBefore.get(source) ?? readRing(source)
+  readBefore.set(source, ring)
+  return ring
+}
+
+function readRing(source: Source): BackdropRing {
+  const size = fitInside(source.size, GRID)
+  const { width, height, data } = source.sample(wholeOf(source.size), size, POINT)
   const ring = Math.max(1, Math.round(RING * Math.min(width, height)))
-  const step = Math.max(1, Math.floor(Math.max(width, height) / GRID))
   const samples: Rgb[] = []
-  for (let y = 0; y < height; y += step)
-    for (let x = 0; x < width; x += step) {
-      if (x >= ring && y >= ring && x < width - ring && y < height - ring) {
-        // On to the right side of the ring, without looking at what it encloses.
-        x += Math.floor((width - ring - 1 - x) / step) * step
-        continue
-      }
-      const p = (y * width + x) * 4
-      samples.push([
-        LINEAR_OF_BYTE[data[p]!]!,
-        LINEAR_OF_BYTE[data[p + 1]!]!,
-        LINEAR_OF_BYTE[data[p + 2]!]!,
-      ])
-    }
+  for (let y = 0, p = 0; y < height; y++)
+    for (let x = 0; x < width; x++, p += 4)
+      if (x < ring || y < ring || x >= width - ring || y >= height - ring)
+        samples.push([data[p]!, data[p + 1]!, data[p + 2]!])
   const middle = linearToLab([median(samples, 0), median(samples, 1), median(samples, 2)])
   const same = samples.filter((sample) => {
     const [l, a, b] = linearToLab(sample)

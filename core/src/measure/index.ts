@@ -1,5 +1,6 @@
 export { measureBackdropRing, type BackdropRing } from './backdropRing'
 export { measurePhotograph, type Measures } from './measurePhotograph'
+export { type ProductMeasures } from './measureProduct'
 export { fingerprint, fingerprintDistance } from './fingerprint'
 export { measureBlur } from './sharpness'
 export { measureDirt } from './dirt'

@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import type { linearRaster } from '../raster'
 import { gaussianBlur, planeF32, srgbRaster, type PlaneF32 } from '../raster'
+import { photographSource } from '../source'
 import { seededRandom } from '../raster/seeded.testing'
 import { measureDirt } from './dirt'
 import { fingerprint, fingerprintDistance } from './fingerprint'
 import { measurePhotograph } from './measurePhotograph'
 import { measureNoise } from './noise'
 import { measureBlur } from './sharpness'
+import { percentile } from './percentile'
 import { measureTilt } from './tilt'
 
 function plane(width: number, height: number, at: (x: number, y: number) => number): PlaneF32 {
@@ -96,20 +97,13 @@ describe('a photograph', () => {
         x >= 480 && x < 720 && y >= 150 && y < 450 ? [60, 60, 60, 255] : [200, 190, 170, 255],
         p,
       )
-  const finder = (small: ReturnType<typeof linearRaster>): Promise<PlaneF32> =>
-    Promise.resolve(
-      plane(small.width, small.height, (x, y) =>
-        x >= 0.6 * small.width &&
-        x < 0.9 * small.width &&
-        y >= 0.25 * small.height &&
-        y < 0.75 * small.height
-          ? 1
-          : 0,
-      ),
-    )
+  const map = plane(192, 192, (x, y) =>
+    x >= 0.6 * 192 && x < 0.9 * 192 && y >= 0.25 * 192 && y < 0.75 * 192 ? 1 : 0,
+  )
+  const source = photographSource(photograph)
 
-  test('is measured as it was made', async () => {
-    const measures = await measurePhotograph(photograph, finder)
+  test('is measured as it was made', () => {
+    const measures = measurePhotograph(source, map)
     expect(measures.backdrop.share01).toBe(1)
     expect(measures.backdrop.cast[1]).toBeGreaterThan(8)
     expect(measures.clipped01).toBe(0)
@@ -122,9 +116,19 @@ describe('a photograph', () => {
     expect(measures.product?.tone01).toBeCloseTo(60 / 255, 2)
   })
 
-  test('without a product says so', async () => {
-    const nothing = (small: ReturnType<typeof linearRaster>): Promise<PlaneF32> =>
-      Promise.resolve(planeF32(small))
-    expect((await measurePhotograph(photograph, nothing)).product).toBeNull()
+  test('without a product says so', () => {
+    expect(measurePhotograph(source, plane(192, 192, () => 0)).product).toBeNull()
   })
+})
+
+test('a percentile found by counting is the one found by sorting, to a twentieth', () => {
+  const random = seededRandom(9)
+  const values = Float32Array.from({ length: 5000 }, () => 100 * random() ** 2)
+  const sorted = [...values].sort((a, b) => a - b)
+  for (const share of [0, 0.05, 0.5, 0.95, 1])
+    expect(percentile(values, share)).toBeCloseTo(
+      sorted[Math.min(4999, Math.floor(5000 * share))]!,
+      1,
+    )
+  expect(percentile([], 0.5)).toBe(0)
 })

@@ -26,3 +26,16 @@ export function srgbOfLinear(src: LinearRgba, ground: Rgb | null = null): SrgbRg
   }
   return dst
 }
+
+/** Lays a picture on an opaque colour in linear light, in place. */
+export function layOnGround(picture: LinearRgba, ground: Rgb): void {
+  const stride = picture.width * 4
+  const [row, colour] = reserve(stride * 4, 16) as [number, number] // one offset for each length
+  floatsAt(colour, 4).set([...ground, 1])
+  const floats = floatsAt(row, stride)
+  for (let start = 0; start < picture.data.length; start += stride) {
+    floats.set(picture.data.subarray(start, start + stride))
+    kernels.layRow(row, picture.width, colour)
+    picture.data.set(floats, start)
+  }
+}

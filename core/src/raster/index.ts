@@ -19,16 +19,20 @@ export { SizeMismatchError } from './errors'
 export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
 export { labOfLinear, labToLinear, linearToLab } from './lab'
-export { CUBIC, LINEAR, resampleTable, type Kernel, type ResampleTable } from './resampleTable'
+export { CUBIC, LINEAR, POINT, resampleTable, type Kernel, type ResampleTable } from './resampleTable'
+export { fitInside, resampleLinear, resamplePlane, resampleSrgb } from './resample'
 export {
-  fitInside,
-  resampleLinear,
-  resamplePlane,
-  resampleSrgb,
+  fractionsOf,
+  pixelsOf,
+  rescaled,
+  WHOLE_01,
   wholeOf,
-  type Window,
-} from './resample'
-export { srgbOfLinear } from './encodeSrgb'
+  within01,
+  type Box01,
+  type PxBox,
+} from './coordinates'
+export { nearestSites, SITE } from './nearestSites'
+export { layOnGround, srgbOfLinear } from './encodeSrgb'
 export { deltaE2000 } from './deltaE2000'
 export { adaptWhite, D65, daylightXy, xyzOfXy } from './adaptation'
 export { diagonal3, IDENTITY3, multiply3, transform3, type Matrix3 } from './matrix3'

@@ -1,7 +1,8 @@
 import { gaussianBlur } from './blur'
 import { planeF32, srgbRaster, type SrgbRgba8 } from './raster'
 import { LINEAR } from './resampleTable'
-import { fitInside, resamplePlane, wholeOf } from './resample'
+import { wholeOf } from './coordinates'
+import { fitInside, resamplePlane } from './resample'
 
 /** Side of the cells of the clipping marks' pattern, in pixels. */
 const CELL_PX = 4

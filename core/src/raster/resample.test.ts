@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { CUBIC, LINEAR, resampleTable } from './resampleTable'
-import { resampleLinear, resamplePlane, resampleSrgb, wholeOf, type Window } from './resample'
+import { CUBIC, LINEAR, POINT, resampleTable } from './resampleTable'
+import { wholeOf, type PxBox } from './coordinates'
+import { resampleLinear, resamplePlane, resampleSrgb } from './resample'
 import {
   linearRaster,
   planeF32,
@@ -16,7 +17,7 @@ import { randomBytes } from './seeded.testing'
 /** The slow twin: every weight from the kernel itself, both axes at once, in doubles. */
 function reference(
   src: SrgbRgba8,
-  window: Window,
+  window: PxBox,
   size: Size,
   support: number,
   at: (d: number) => number,
@@ -60,7 +61,7 @@ describe('resampleTable', () => {
     ['a window over the border', 50, -20, 90, 45],
     ['one pixel', 1, 0, 1, 9],
   ])('weights sum to one: %s', (_name, src, start, length, dst) => {
-    for (const kernel of [CUBIC, LINEAR]) {
+    for (const kernel of [CUBIC, LINEAR, POINT]) {
       const { taps, weights } = resampleTable(src, start, length, dst, kernel)
       for (let d = 0; d < dst; d++) {
         const sum = weights.subarray(d * taps, (d + 1) * taps).reduce((a, b) => a + b, 0)

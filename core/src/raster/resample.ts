@@ -1,18 +1,8 @@
 import { bytesAt, fixedTable, floatsAt, intsAt, kernels, reserve } from '../kernels'
 import { resampleTable, CUBIC, type Kernel } from './resampleTable'
+import type { PxBox } from './coordinates'
 import { LINEAR_OF_BYTE } from './transfer'
 import type { LinearRgba, PlaneF32, PlaneU8, Size, SrgbRgba8 } from './raster'
-
-/** A part of a raster in its own pixels; fractions allowed, and it may reach over the border. */
-export interface Window {
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
-}
-
-/** The window that is the whole raster. */
-export const wholeOf = ({ width, height }: Size): Window => ({ x: 0, y: 0, width, height })
 
 const linearTable = fixedTable(LINEAR_OF_BYTE)
 
@@ -27,7 +17,7 @@ function resampleRows(
   loadRow: LoadRow,
   src: Size,
   channels: 1 | 4,
-  window: Window,
+  window: PxBox,
   dst: Size & { readonly data: Float32Array },
   kernel: Kernel,
 ): void {
@@ -71,7 +61,7 @@ function resampleRows(
  */
 export function resampleSrgb(
   src: SrgbRgba8,
-  window: Window,
+  window: PxBox,
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
 ): LinearRgba {
@@ -87,7 +77,7 @@ export function resampleSrgb(
 /** Resamples a window of a picture in linear light; otherwise as `resampleSrgb`. */
 export function resampleLinear(
   src: LinearRgba,
-  window: Window,
+  window: PxBox,
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
 ): LinearRgba {
@@ -102,7 +92,7 @@ export function resampleLinear(
 /** Resamples a window of a plane; bytes are read as 0…1. */
 export function resamplePlane(
   src: PlaneU8 | PlaneF32,
-  window: Window,
+  window: PxBox,
   dst: PlaneF32,
   kernel: Kernel = CUBIC,
 ): PlaneF32 {

@@ -12,6 +12,8 @@ export interface ResampleTable {
 export interface Kernel {
   readonly support: number
   readonly at: (distance: number) => number
+  /** Whether it widens as the picture is reduced, so that every source pixel has its say. */
+  readonly widens: boolean
 }
 
 /**
@@ -20,6 +22,7 @@ export interface Kernel {
  */
 export const CUBIC: Kernel = {
   support: 2,
+  widens: true,
   at: (distance) => {
     const x = Math.abs(distance)
     if (x < 1) return (1.5 * x - 2.5) * x * x + 1
@@ -28,7 +31,18 @@ export const CUBIC: Kernel = {
 }
 
 /** Straight-line interpolation when enlarging; a triangle average, without overshoot, when reducing. */
-export const LINEAR: Kernel = { support: 1, at: (distance) => Math.max(0, 1 - Math.abs(distance)) }
+export const LINEAR: Kernel = {
+  support: 1,
+  widens: true,
+  at: (distance) => Math.max(0, 1 - Math.abs(distance)),
+}
+
+/** The pixel under the middle of each destination pixel, untouched: for counting and percentiles. */
+export const POINT: Kernel = {
+  support: 0.5,
+  widens: false,
+  at: (distance) => (distance > -0.5 && distance <= 0.5 ? 1 : 0),
+}
 
 /**
  * Weights that map `windowLength` source pixels from `windowStart` (both may be fractions) onto
@@ -43,7 +57,7 @@ export function resampleTable(
   kernel: Kernel,
 ): ResampleTable {
   const scale = windowLength / dstLength
-  const stretch = Math.max(1, scale)
+  const stretch = kernel.widens ? Math.max(1, scale) : 1
   const reach = kernel.support * stretch
   const taps = Math.min(srcLength, mostTaps(windowStart, scale, reach, dstLength))
   const starts = new Int32Array(dstLength)

@@ -1,83 +1,119 @@
 import type { z } from 'zod'
-import type { Finding } from '../findings'
-import type { Size, SrgbRgba8, Window } from '../raster'
-import type { Finder } from './cut/finder'
-import type { Matte } from './cut/matte'
-import type { FrameWindow } from './frame/planFrame'
-import type { GroundSettings } from './ground/settings'
-import type { CubeLut } from './light/cube'
-import type { Flatten } from './light/flatten'
-import { NO_GRADE, type Grade } from './light/grade'
+import type { AnyFinding, FindingTable, MeasuredPhotograph, Surroundings } from '../findings'
+import type { NetworkOf } from '../networks'
+import type { Placement } from '../outlets'
+import type { Box01, Size } from '../raster'
+import type { Source } from '../source'
+import type { ControlGroup } from './controls'
+import type { Matte, PackedMatte } from '../matte'
+import type { Pass } from './pass'
+import type { RenditionPlan } from './renditionPlan'
 
-/**
- * What the steps have decided about one shot so far. It is data: pixels are made from it once, at
- * the size that is wanted, by `renderComposition`.
- */
-export interface Composition {
-  /** The upright photograph; never written to. */
-  readonly original: SrgbRgba8
-  /** Light: what becomes of each colour. */
-  readonly grade: Grade
-  /** Light: what makes the backdrop even; null when nothing does. */
-  readonly flatten: Flatten | null
-  /** Cut: what is product; null before it, or when it is off. */
+/** What is true of a shot, whichever rendition is made of it: for the steps that follow. */
+export interface ShotFacts {
+  /** Upright sides of the photograph, in pixels. */
+  readonly photograph: Size
+  /** What is product; null where Cut is off. */
   readonly matte: Matte | null
-  /** Ground: what the product stands on. */
-  readonly ground: GroundSettings
-  /** Frame: what becomes the picture; null before it, which is the whole photograph. */
-  readonly frame: { readonly window: FrameWindow; readonly enlarge: boolean } | null
-  readonly findings: readonly Finding[]
+  /** The product's box; null where nothing has been cut. */
+  readonly product: Box01 | null
 }
 
-/** The composition before any step: the photograph as it is. */
-export function untouched(original: SrgbRgba8): Composition {
-  return {
-    original,
-    grade: NO_GRADE,
-    flatten: null,
-    matte: null,
-    ground: { kind: 'original' },
-    frame: null,
-    findings: [],
-  }
-}
-
-/** What a step may ask of its surroundings. */
-export interface StepContext {
-  /** The network that finds products; loaded on first use. */
-  readonly finder: () => Promise<Finder>
-  /** A matte of this photograph made earlier with the same settings. */
-  readonly knownMatte: Matte | null
-  /** The colour table that Light's look names; null when it names none, or it is not to be had. */
-  readonly cube: CubeLut | null
-  /** Longer side of the photograph, in pixels, that the largest rendition of a product box needs. */
-  readonly neededSidePx: (box01: Window, photograph: Size) => number
+/** What a step may ask of its surroundings while it decides. */
+export interface DecideContext {
+  readonly source: Source
+  readonly network: NetworkOf
+  /**
+   * The bytes of a table or picture that the settings name by hash; the same array every time.
+   *
+   * @throws AssetMissingError where it is not to be had.
+   */
+  readonly asset: (hash: string) => Promise<Uint8Array>
+  /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
+  readonly key: string
+  /** A matte that was kept under a key. */
+  readonly keptMatte: (key: string) => PackedMatte | null
+  /** Longer sides of the photograph, in pixels, that the renditions of a product in this box need. */
+  readonly sidesNeeded: (product: Box01) => readonly number[]
   /** Called between stages with the name of the one that ended; throws `CancelledError` to stop. */
   readonly checkpoint: (stage: string) => void
 }
 
-export type StepId = 'light' | 'cut' | 'ground' | 'frame' | 'finish'
+/** What a step has decided about a shot. */
+export interface Decided {
+  readonly facts?: Partial<ShotFacts>
+  /** What it does to the pixels of every rendition. */
+  readonly passes?: readonly Pass[]
+  readonly findings?: readonly AnyFinding[]
+  /** Mattes that were made anew, to be kept. */
+  readonly mattes?: readonly { readonly key: string; readonly matte: PackedMatte }[]
+}
 
-/** One step of a brief. Everything about it lives in its folder. */
-export interface Step<Id extends StepId, Schema extends z.ZodType> {
+/** A finished file, as far as a step may judge it. */
+export interface MadeFile {
+  readonly bytes: number
+  readonly width: number
+  readonly height: number
+}
+
+/**
+ * One step of a brief. Everything about it lives in its folder: settings with their ranges and words,
+ * what a shot may have of its own, findings, its part of the keys, and what it does to pixels.
+ */
+export interface Step<
+  Id extends string = string,
+  Settings extends z.ZodObject = z.ZodObject,
+  Own extends z.ZodObject = z.ZodObject,
+  F extends AnyFinding = AnyFinding,
+> {
   readonly id: Id
   /** Its name in the interface. */
   readonly title: string
-  /** Settings with their ranges and defaults. */
-  readonly settings: Schema
+  /**
+   * Bumped when the same settings come to give other pixels. At 1, a step that is at rest leaves no trace
+   * in a key, so that a new step makes nothing stale.
+   */
+  readonly engine: number
+  /** Settings with their ranges and defaults; an empty object is a whole one. */
+  readonly settings: Settings
+  /** What a shot may have besides settings, such as strokes; an empty object is nothing. */
+  readonly own: Own
+  /** The settings as a person handles them, in groups that are carried together. */
+  readonly controls: readonly ControlGroup<keyof z.output<Settings> & string>[]
+  /** Its findings, worst first. */
+  readonly findings: FindingTable<F>
   /** The settings in a few words. */
-  readonly describe: (settings: z.infer<Schema>) => string
-  /** Adds this step's decisions to a composition. */
-  readonly apply: (
-    composition: Composition,
-    settings: z.infer<Schema>,
-    context: StepContext,
-  ) => Promise<Composition>
+  describe(settings: z.output<Settings>): string
+  /** Hashes of the tables and pictures that the settings name, by role. */
+  assets?(settings: z.output<Settings>): Readonly<Record<string, string>>
+  /**
+   * Its part of a rendition's key where that is more than the settings that are not at rest; null leaves
+   * no trace.
+   */
+  keyPart?(settings: z.output<Settings>, placement: Placement): unknown
+  /** What it finds in a photograph as it came in. */
+  examine?(photograph: MeasuredPhotograph, surroundings: Surroundings): readonly F[]
+  /** Decides what is true of a shot, once for all of its renditions. */
+  decide?(
+    facts: ShotFacts,
+    settings: z.output<Settings>,
+    own: z.output<Own>,
+    context: DecideContext,
+  ): Promise<Decided>
+  /** Adds its part to the plan of one rendition. */
+  plan?(draft: RenditionPlan, settings: z.output<Settings>, facts: ShotFacts): RenditionPlan
+  /** How the picture is shown as it leaves this step, where its plan alone would not show what it did. */
+  show?(draft: RenditionPlan, facts: ShotFacts): RenditionPlan
+  /** What it finds in a finished file. */
+  check?(file: MadeFile, plan: RenditionPlan): readonly F[]
 }
 
 /** Gives a step its type. */
-export function defineStep<Id extends StepId, Schema extends z.ZodType>(
-  step: Step<Id, Schema>,
-): Step<Id, Schema> {
+export function defineStep<
+  Id extends string,
+  Settings extends z.ZodObject,
+  Own extends z.ZodObject,
+  F extends AnyFinding,
+>(step: Step<Id, Settings, Own, F>): Step<Id, Settings, Own, F> {
   return step
 }

@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from 'vitest'
 import { measureBackdropRing } from '../measure'
 import { srgbRaster } from '../raster'
+import { photographSource } from '../source'
 import { frameProduct, frameWhole, keepInside, reachesBeyond } from './frame/planFrame'
 import { FrameSettings } from './frame/settings'
 import { searchQuality } from './finish/searchQuality'
@@ -68,7 +69,7 @@ describe('neutral from the backdrop', () => {
   const ringOf = (r: number, g: number, b: number) => {
     const picture = srgbRaster({ width: 200, height: 150 })
     for (let i = 0; i < 200 * 150; i++) picture.data.set([r, g, b, 255], i * 4)
-    return measureBackdropRing(picture)
+    return measureBackdropRing(photographSource(picture))
   }
 
   test.each([
@@ -98,7 +99,7 @@ describe('neutral from the backdrop', () => {
     const picture = srgbRaster({ width: 100, height: 100 })
     for (let i = 0; i < 10_000; i++)
       picture.data.set(i < 5000 ? [200, 190, 170, 255] : [90, 60, 40, 255], i * 4)
-    expect(neutralGains(measureBackdropRing(picture))).toBeNull()
+    expect(neutralGains(measureBackdropRing(photographSource(picture)))).toBeNull()
   })
 })
 

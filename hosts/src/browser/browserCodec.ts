@@ -1,29 +1,20 @@
+import heifUrl from 'libheif-js/libheif-wasm/libheif-bundle.mjs?url'
+import type * as HeifModule from 'libheif-js/libheif-wasm/libheif-bundle.mjs'
 import {
   FileError,
+  FORMATS,
   heifProfile,
   readFileFacts,
   withPngProfile,
   type Codec,
-  type FileType,
   type PreviewFile,
 } from '@cloudbank/core/codec'
 import { fitInside, srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
-import type { Format } from '@cloudbank/core/steps'
 import { decodeHeif } from '../heif'
+import { UnreachableError } from '../unreachable'
 import { decodeTiff } from './decodeTiff'
-import avifWasm from '@jsquash/avif/codec/enc/avif_enc.wasm?url'
-import jpegWasm from '@jsquash/jpeg/codec/enc/mozjpeg_enc.wasm?url'
-import heifUrl from 'libheif-js/libheif-wasm/libheif-bundle.mjs?url'
-import type * as HeifModule from 'libheif-js/libheif-wasm/libheif-bundle.mjs'
-import webpWasm from '@jsquash/webp/codec/enc/webp_enc_simd.wasm?url'
-
-/** What the browser decodes by itself. */
-const MIME: Readonly<Record<Exclude<FileType, 'tiff' | 'heic'>, string>> = {
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  webp: 'image/webp',
-  avif: 'image/avif',
-}
+import { encoderOf } from './encoders'
+import { importAsset } from './fetchAsset'
 
 const PREVIEW_QUALITY = 0.82
 
@@ -41,12 +32,12 @@ export const browserCodec: Codec = {
       }
       if (type === 'heic') {
         // Loaded as it is published, in a file of its own, when it is first needed.
-        const { default: create } = (await import(/* @vite-ignore */ heifUrl)) as typeof HeifModule // what the address holds
+        const { default: create } = await importAsset<typeof HeifModule>(heifUrl, 'The HEIC decoder')
         return await inSrgb(await decodeHeif(create(), bytes), heifProfile(bytes))
       }
-      return await decodeNatively(bytes, MIME[type])
+      return await decodeNatively(bytes, FORMATS[type].mime)
     } catch (error) {
-      if (error instanceof FileError) throw error
+      if (error instanceof FileError || error instanceof UnreachableError) throw error
       throw new FileError({ code: 'damaged' }, { cause: error })
     }
   },
@@ -54,7 +45,7 @@ export const browserCodec: Codec = {
   async preview(bytes, sidePx) {
     const { type } = readFileFacts(bytes)
     if (type !== 'tiff' && type !== 'heic')
-      return withBitmap(bytes, MIME[type], (bitmap) => reduceBitmap(bitmap, sidePx))
+      return withBitmap(bytes, FORMATS[type].mime, (bitmap) => reduceBitmap(bitmap, sidePx))
     const { data, width, height } = await browserCodec.decode(bytes)
     const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height) // never shared
     const bitmap = await createImageBitmap(pixels)
@@ -66,7 +57,7 @@ export const browserCodec: Codec = {
   },
 
   async encode(picture, format, qualityPct) {
-    const encode = await (encoders[format] ??= loadEncoder(format))
+    const encode = await encoderOf(format)
     return encode(picture, qualityPct)
   },
 }
@@ -107,8 +98,8 @@ async function reduceBitmap(bitmap: ImageBitmap, sidePx: number): Promise<Previe
 /** Converts pixels from their profile; the browser does it, on the way through a PNG. */
 async function inSrgb(picture: SrgbRgba8, profile: Uint8Array | null): Promise<SrgbRgba8> {
   if (!profile) return picture
-  const encode = await (encoders.png ??= loadEncoder('png'))
-  return decodeNatively(withPngProfile(await encode(picture, 100), profile), 'image/png')
+  const encode = await encoderOf('png')
+  return decodeNatively(withPngProfile(encode(picture, 100), profile), FORMATS.png.mime)
 }
 
 /** Copies a bitmap's pixels, a band of rows at a time. */
@@ -127,57 +118,4 @@ function readPixels(bitmap: ImageBitmap): SrgbRgba8 {
   }
   canvas.width = canvas.height = 0
   return picture
-}
-
-type Encode = (picture: SrgbRgba8, qualityPct: number) => Uint8Array | Promise<Uint8Array>
-
-const encoders: Partial<Record<Format, Promise<Encode>>> = {}
-
-async function loadEncoder(format: Format): Promise<Encode> {
-  switch (format) {
-    case 'jpeg': {
-      const { default: create } = await import('@jsquash/jpeg/codec/enc/mozjpeg_enc.js')
-      const { defaultOptions } = await import('@jsquash/jpeg/meta.js')
-      const module = await create({ noInitialRun: true, locateFile: () => jpegWasm })
-      return ({ data, width, height }, quality) =>
-        owned(module.encode(data as Bytes, width, height, { ...defaultOptions, quality }))
-    }
-    case 'webp': {
-      const { default: create } = await import('@jsquash/webp/codec/enc/webp_enc_simd.js')
-      const { defaultOptions } = await import('@jsquash/webp/meta.js')
-      const module = await create({ noInitialRun: true, locateFile: () => webpWasm })
-      return ({ data, width, height }, quality) =>
-        owned(module.encode(data as Bytes, width, height, { ...defaultOptions, quality }))
-    }
-    case 'avif': {
-      const { default: create } = await import('@jsquash/avif/codec/enc/avif_enc.js')
-      const { defaultOptions } = await import('@jsquash/avif/meta.js')
-      const module = await create({ noInitialRun: true, locateFile: () => avifWasm })
-      return ({ data, width, height }, quality) =>
-        owned(
-          module.encode(bytesOf(data) as Bytes, width, height, {
-            ...defaultOptions,
-            quality,
-            speed: 8,
-          }),
-        )
-    }
-    case 'png': {
-      const { default: encode } = await import('@jsquash/png/encode.js')
-      return async ({ data, width, height }) =>
-        new Uint8Array(await encode({ data, width, height } as ImageData)) // only these are read
-    }
-  }
-}
-
-/** The encoders' declarations ask for unshared memory, which a raster's always is. */
-type Bytes = Uint8Array<ArrayBuffer> & Uint8ClampedArray<ArrayBuffer>
-
-const bytesOf = (data: Uint8ClampedArray): Uint8Array =>
-  new Uint8Array(data.buffer, data.byteOffset, data.byteLength)
-
-/** A copy that does not lie in the encoder's memory. */
-function owned(bytes: Uint8Array | null): Uint8Array {
-  if (!bytes) throw new Error('The encoder gave nothing back')
-  return bytes.slice()
 }

@@ -1,18 +1,18 @@
 /// <reference lib="webworker" />
+import { errorToData } from '../pool'
 import { servePreviewer, type FromPreviewer, type ToPreviewer } from '../previewer'
 import { browserCodec } from './browserCodec'
-import { loadFinder } from './loadFinder'
+import { createBrowserNetworks } from './networks'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
 
-const serve = servePreviewer({ codec: browserCodec, loadFinder })
+const serve = servePreviewer({ codec: browserCodec, network: createBrowserNetworks() })
 
 scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {
   const { callId, request } = data
   const post = (message: FromPreviewer): void => scope.postMessage(message)
   serve(request).then(
     (answer) => post({ callId, ok: true, answer }),
-    (error: unknown) =>
-      post({ callId, ok: false, message: error instanceof Error ? error.message : String(error) }),
+    (error: unknown) => post({ callId, ok: false, error: errorToData(error) }),
   )
 })

@@ -1,10 +1,23 @@
-import { readFile } from 'node:fs/promises'
 import { Command, InvalidArgumentError } from 'commander'
-import { readBrief, SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
+import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
+import { fileTypeWords } from '@cloudbank/core/codec'
+import { createNodePool } from '../node'
+import { gatherPhotos } from './gatherPhotos'
+import { loadAssets } from './loadAssets'
+import { BriefError, loadBrief } from './loadBrief'
 import { renderFiles } from './renderFiles'
 
 /** Exit codes: all made; some photographs failed; the call itself is wrong; stopped by the user. */
 const EXIT = { ok: 0, someFailed: 1, usage: 2, stopped: 130 } as const
+
+interface Options {
+  readonly brief?: string
+  readonly assets?: string
+  readonly out: string
+  readonly workers?: number
+}
+
+const say = (line: string): void => void process.stderr.write(`${line}\n`)
 
 const program = new Command('cloudbank')
   .description('Makes uniform, web-ready renditions of product photographs.')
@@ -13,46 +26,51 @@ const program = new Command('cloudbank')
 program
   .command('render')
   .description('Makes the renditions that a brief asks for, a folder a placement.')
-  .argument('<photo...>', 'photographs: JPEG, PNG, WebP or AVIF')
+  .argument('<photo...>', `photographs, or folders of them: ${fileTypeWords()}`)
   .option('--brief <file>', 'the brief, as JSON; without it: white, 1:1, a page and a card')
+  .option('--assets <folder>', 'where colour tables lie that the brief names')
   .requiredOption('--out <folder>', 'where the renditions go; it is made if it is missing')
   .option('--workers <n>', 'photographs at a time; by default one a core', positiveNumber)
-  .action(async (photos: string[], options: { brief?: string; out: string; workers?: number }) => {
-    const brief = options.brief === undefined ? SHOP_WHITE : await loadBrief(options.brief)
-    const stop = new AbortController()
-    process.once('SIGINT', () => stop.abort())
-    const summary = await renderFiles({
-      photos,
-      brief,
-      outFolder: options.out,
-      workers: options.workers,
-      signal: stop.signal,
-      report: (line) => process.stderr.write(`${line}\n`),
-    })
-    process.exit(
-      stop.signal.aborted ? EXIT.stopped : summary.failed > 0 ? EXIT.someFailed : EXIT.ok,
-    )
-  })
+  .action(render)
 
 await program.parseAsync()
 
-async function loadBrief(path: string): Promise<Brief> {
-  const fail = (message: string): never => {
-    process.stderr.write(`${path}: ${message}\n`)
+async function render(given: string[], options: Options): Promise<void> {
+  const brief = options.brief === undefined ? SHOP_WHITE : await briefOrExit(options.brief)
+  const assets = options.assets === undefined ? [] : await assetsOrExit(options.assets)
+  const { photos, notes } = await gatherPhotos(given)
+  for (const note of notes) say(note)
+  if (photos.length === 0) {
+    say('There is no photograph to render.')
     process.exit(EXIT.usage)
   }
-  const text = await readFile(path, 'utf8').catch(() => fail('cannot be read'))
-  let data: unknown
+  const stop = new AbortController()
+  process.once('SIGINT', () => stop.abort())
+  const pool = createNodePool(options.workers)
+  const { signal } = stop
+  const request = { photos, brief, assets, outFolder: options.out, signal, report: say }
+  const { failed } = await renderFiles(request, pool)
+  pool.dispose()
+  process.exit(signal.aborted ? EXIT.stopped : failed > 0 ? EXIT.someFailed : EXIT.ok)
+}
+
+async function briefOrExit(path: string): Promise<Brief> {
   try {
-    data = JSON.parse(text)
+    return await loadBrief(path)
   } catch (error) {
-    return fail(`not JSON: ${(error as Error).message}`) // JSON.parse throws SyntaxError
+    if (!(error instanceof BriefError)) throw error
+    say(error.message)
+    process.exit(EXIT.usage)
   }
-  const result = readBrief(data)
-  if (result.ok && result.brief.steps.light.look.from === 'cube')
-    return fail('steps.light.look: the command line has no colour tables; use a look of its own')
-  if (result.ok) return result.brief
-  return fail(result.problems.map(({ field, message }) => `${field}: ${message}`).join('\n  '))
+}
+
+async function assetsOrExit(folder: string): ReturnType<typeof loadAssets> {
+  try {
+    return await loadAssets(folder)
+  } catch {
+    say(`${folder}: cannot be read as a folder`)
+    process.exit(EXIT.usage)
+  }
 }
 
 function positiveNumber(text: string): number {

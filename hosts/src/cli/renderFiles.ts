@@ -1,18 +1,29 @@
 import { createHash } from 'node:crypto'
 import { mkdir, readFile, writeFile } from 'node:fs/promises'
-import { basename, extname, join } from 'node:path'
-import { planShot, type Brief } from '@cloudbank/core/brief'
+import { basename, join } from 'node:path'
+import { planShot, type Brief, type Plan } from '@cloudbank/core/brief'
+import { FORMATS } from '@cloudbank/core/codec'
 import { CancelledError, type RenditionFile } from '@cloudbank/core/engine'
-import { FINDINGS } from '@cloudbank/core/findings'
-import { createNodePool } from '../node'
+import { stemOf, uniqueStems } from '@cloudbank/core/names'
+import { wordsOf } from '@cloudbank/core/steps'
+import { countOf } from '@cloudbank/core/words'
+import type { JobAsset, WorkerPool } from '../pool'
+import { silentReporter, systemClock, workThrough, createProcessLock, type Work } from '../runs'
 
 export interface RenderRequest {
   readonly photos: readonly string[]
   readonly brief: Brief
+  /** Tables and pictures that the brief may name by hash. */
+  readonly assets: readonly JobAsset[]
   readonly outFolder: string
-  readonly workers: number | undefined
   readonly signal: AbortSignal
   readonly report: (line: string) => void
+}
+
+interface Photo {
+  readonly path: string
+  /** What its files are called. */
+  readonly stem: string
 }
 
 /**
@@ -21,65 +32,76 @@ export interface RenderRequest {
  * numbers, so that nothing is overwritten.
  */
 export async function renderFiles(
-  request: RenderRequest,
+  { photos, brief, assets, outFolder, signal, report }: RenderRequest,
+  pool: WorkerPool,
 ): Promise<{ made: number; failed: number }> {
-  const { photos, brief, outFolder, signal, report } = request
-  const names = uniqueNames(photos)
-  const pool = createNodePool(request.workers)
-  let done = 0
+  const stems = uniqueStems(photos.map((path) => stemOf(basename(path))))
+  const left = new Map(photos.map((path, i): [number, Photo] => [i, { path, stem: stems[i]! }]))
   let made = 0
   let failed = 0
 
-  async function renderOne(photo: string, name: string): Promise<void> {
+  const work: Work<[number, Photo]> = {
+    lock: 'render',
+    remaining: () => Promise.resolve([...left]),
+    keyOf: ([index]) => String(index),
+    nameOf: ([, { path }]) => path,
+    goesOn: () => Promise.resolve(!signal.aborted),
+    watch: (onChange) => {
+      signal.addEventListener('abort', onChange)
+      return () => signal.removeEventListener('abort', onChange)
+    },
+    process: async ([index, photo], stop) => {
+      const said = await outcomeOf(photo, stop)
+      left.delete(index)
+      report(`${photos.length - left.size}/${photos.length} ${photo.path}: ${said}`)
+    },
+  }
+
+  async function outcomeOf(photo: Photo, stop: AbortSignal): Promise<string> {
     try {
-      const bytes = await readFile(photo)
-      const hash = createHash('sha256').update(bytes).digest('hex')
-      const plan = planShot(hash, brief.steps)
-      const job = { kind: 'render', source: bytes, plan, knownMatte: null } as const
-      const { renditions, findings } = await pool.run(job, { signal })
-      for (const rendition of renditions) await save(outFolder, name, rendition)
+      const bytes = await readFile(photo.path)
+      const plan = planShot(createHash('sha256').update(bytes).digest('hex'), brief.steps)
+      const named = namedIn(plan, assets)
+      const job = { kind: 'render', source: bytes, plan, mattes: [], assets: named } as const
+      const { renditions, findings } = await pool.run<'render'>(job, { signal: stop })
+      for (const rendition of renditions) await save(outFolder, photo.stem, rendition)
       made += renditions.length
-      const titles = [...findings, ...renditions.flatMap((rendition) => rendition.findings)].map(
-        ({ code }) => FINDINGS[code].title.toLowerCase(),
-      )
-      const notes = titles.length > 0 ? ` (${[...new Set(titles)].join(', ')})` : ''
-      report(`${++done}/${photos.length} ${photo}: ${renditions.length} renditions${notes}`)
+      const found = [...findings, ...renditions.flatMap((rendition) => rendition.findings)]
+      const titles = new Set(found.map((finding) => wordsOf(finding).title.toLowerCase()))
+      const notes = titles.size > 0 ? ` (${[...titles].join(', ')})` : ''
+      return `${countOf(renditions.length, 'rendition')}${notes}`
     } catch (error) {
-      if (error instanceof CancelledError) return
+      if (error instanceof CancelledError) throw error
       failed++
-      report(`${++done}/${photos.length} ${photo}: ${(error as Error).message}`) // only errors are thrown
+      return (error as Error).message // only errors are thrown
     }
   }
 
-  const queue = photos.map((photo, i) => ({ photo, name: names[i]! }))
-  const lanes = Array.from({ length: pool.size }, async () => {
-    for (let next = queue.shift(); next && !signal.aborted; next = queue.shift())
-      await renderOne(next.photo, next.name)
-  })
-  await Promise.all(lanes)
-  pool.dispose()
+  const ports = {
+    lock: createProcessLock(),
+    clock: systemClock,
+    reporter: silentReporter,
+    lanes: pool.size,
+  }
+  await workThrough(work, ports)
   report(
     signal.aborted
-      ? `Stopped. ${made} renditions are finished in ${outFolder}`
-      : `${made} renditions in ${outFolder}${failed > 0 ? `, ${failed} photographs failed` : ''}`,
+      ? `Stopped. ${countOf(made, 'rendition')} finished in ${outFolder}`
+      : `${countOf(made, 'rendition')} in ${outFolder}${failed > 0 ? `, ${countOf(failed, 'photograph')} failed` : ''}`,
   )
   return { made, failed }
 }
 
-async function save(outFolder: string, name: string, rendition: RenditionFile): Promise<void> {
-  const folder = join(outFolder, rendition.placementId)
-  await mkdir(folder, { recursive: true })
-  const extension = rendition.format === 'jpeg' ? 'jpg' : rendition.format
-  await writeFile(join(folder, `${name}.${extension}`), rendition.bytes)
+const namedIn = ({ assets: named }: Plan, assets: readonly JobAsset[]): JobAsset[] => {
+  const hashes = new Set(Object.values(named))
+  return assets.filter(({ hash }) => hashes.has(hash))
 }
 
-function uniqueNames(photos: readonly string[]): string[] {
-  const taken = new Set<string>()
-  return photos.map((photo) => {
-    const stem = basename(photo, extname(photo))
-    let name = stem
-    for (let n = 2; taken.has(name.toLowerCase()); n++) name = `${stem}-${n}`
-    taken.add(name.toLowerCase())
-    return name
-  })
+async function save(outFolder: string, stem: string, rendition: RenditionFile): Promise<void> {
+  const folder = join(outFolder, rendition.placementId)
+  await mkdir(folder, { recursive: true })
+  await writeFile(
+    join(folder, `${stem}.${FORMATS[rendition.format].extension}`),
+    rendition.bytes,
+  )
 }

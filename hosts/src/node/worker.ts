@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { parentPort } from 'node:worker_threads'
 import sharp from 'sharp'
-import { openFinder } from '../finderSession'
+import { lazyNetworks, openFinder } from '../networks'
 import { serveEngine } from '../pool'
 import { nodeCodec } from './nodeCodec'
 
@@ -16,10 +16,12 @@ const port = parentPort
 
 const serve = serveEngine({
   codec: nodeCodec,
-  loadFinder: async () => {
-    const model = createRequire(import.meta.url).resolve('@cloudbank/core/models/finder.onnx')
-    return openFinder(await readFile(model))
-  },
+  network: lazyNetworks({
+    finder: async () => {
+      const model = createRequire(import.meta.url).resolve('@cloudbank/core/models/finder.onnx')
+      return openFinder(await readFile(model))
+    },
+  }),
   sha256: async (bytes) => createHash('sha256').update(bytes).digest('hex'),
   post: (message, transfer) => port.postMessage(message, transfer),
 })

@@ -1,7 +1,10 @@
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
+import { AssetMissingError } from '@cloudbank/core/assets'
+import { FileError, LIMITS } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
+import { UnreachableError } from '../unreachable'
 import type { FromWorker, Job, ToWorker } from './protocol'
-import { WorkerLostError } from './workerErrors'
+import { dataToError, errorToData, WorkerLostError } from './workerErrors'
 import { WorkerPool, type WorkerEndpoint } from './WorkerPool'
 
 const JOB: Job = { kind: 'inspect', source: new Uint8Array(1), previewSidePx: 10 }
@@ -22,7 +25,7 @@ class PlayedWorker implements WorkerEndpoint {
   }
   finish(): void {
     const { jobId } = this.received.at(-1)!
-    this.say({ kind: 'done', jobId, result: { renditions: [], matte: null, findings: [] } })
+    this.say({ kind: 'done', jobId, result: { renditions: [], mattes: [], findings: [] } })
   }
 }
 
@@ -63,16 +66,14 @@ describe('WorkerPool', () => {
     expect(workers[0]!.received.length).toBe(1)
   })
 
-  test('a running job is asked to stop, and its worker replaced when it does not, within 200 ms', async () => {
+  test('a running job is asked to stop, and its worker replaced when it does not', async () => {
     const { pool, workers } = playedPool(1)
     const stop = new AbortController()
     const job = pool.run(JOB, { signal: stop.signal })
     const flag = new Int32Array(workers[0]!.received[0]!.stop!)
-    const began = performance.now()
     stop.abort()
     expect(flag[0]).toBe(1)
     await expect(job).rejects.toBeInstanceOf(CancelledError)
-    expect(performance.now() - began).toBeLessThan(200)
     expect(workers[0]!.terminated).toBe(true)
     const next = pool.run(JOB)
     workers[1]!.finish()
@@ -100,10 +101,54 @@ describe('WorkerPool', () => {
     const { pool, workers } = playedPool(1)
     const job = pool.run(JOB)
     const waiting = pool.run(JOB)
+    workers[0]!.say({ kind: 'ready' })
     workers[0]!.say(null)
     await expect(job).rejects.toBeInstanceOf(WorkerLostError)
     workers[1]!.finish()
     await waiting
+  })
+
+  test('a worker that never started could not be fetched: worth another try', async () => {
+    const { pool, workers } = playedPool(1)
+    const job = pool.run(JOB)
+    workers[0]!.say(null)
+    await expect(job).rejects.toBeInstanceOf(UnreachableError)
+    const next = pool.run(JOB)
+    workers[1]!.finish()
+    await next
+  })
+
+  test('a photograph that a decoder does not get through ends with its worker, and the rest goes on', async () => {
+    vi.useFakeTimers()
+    try {
+      const { pool, workers } = playedPool(1)
+      const stuck = pool.run(JOB)
+      const settled = expect(stuck).rejects.toMatchObject({ problem: { code: 'too-slow' } })
+      const next = pool.run(JOB)
+      await vi.advanceTimersByTimeAsync(LIMITS.decodeTimeoutMs + 1)
+      await settled
+      expect(workers[0]!.terminated).toBe(true)
+      // Once it is decoded, it may take its time.
+      workers[1]!.say({ kind: 'stage', jobId: workers[1]!.received[0]!.jobId, stage: 'decode' })
+      await vi.advanceTimersByTimeAsync(LIMITS.decodeTimeoutMs * 3)
+      workers[1]!.finish()
+      await next
+      expect(workers).toHaveLength(2)
+    } finally {
+      vi.useRealTimers()
+    }
+  })
+
+  test.each([
+    new FileError({ code: 'bomb' }),
+    new CancelledError(),
+    new AssetMissingError('Dusk', 'd'.repeat(64)),
+    new UnreachableError('The JPEG encoder'),
+    new Error('something else'),
+  ])('%s crosses as data and arrives as what it was', (error) => {
+    const arrived = dataToError(structuredClone(errorToData(error)))
+    expect(arrived).toEqual(error)
+    expect(arrived.message).toBe(error.message)
   })
 
   test('errors cross as data and arrive as what they were', async () => {

@@ -1,4 +1,6 @@
+import { FileError, LIMITS } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
+import { UnreachableError } from '../unreachable'
 import type { FromWorker, Job, JobResults, ToWorker } from './protocol'
 import { dataToError, WorkerLostError } from './workerErrors'
 
@@ -26,16 +28,24 @@ interface Task {
 
 interface Slot {
   readonly worker: WorkerEndpoint
+  /** Whether it has said that it listens; one that ends before could not be fetched. */
+  started: boolean
   task: Task | null
+  /** Ends the worker when its photograph takes too long to decode. */
+  decodeTimer: ReturnType<typeof setTimeout> | null
 }
 
 /** A stopped job that does not end by itself within this time is ended with its worker. */
 const STOP_GRACE_MS = 150
 
+/** The stage with which a worker says that its photograph is decoded. */
+const DECODED = 'decode'
+
 /**
  * Runs jobs on a fixed number of workers, first come, first served. Workers start when they are
  * needed. Stopping rejects with `CancelledError` within 200 ms, whatever the worker is doing; a
- * worker that dies rejects its job with `WorkerLostError` and is replaced.
+ * worker that dies rejects its job with `WorkerLostError`, one that never started with
+ * `UnreachableError`, one that does not get through decoding with a `FileError`; it is replaced.
  */
 export class WorkerPool {
   readonly #create: () => WorkerEndpoint
@@ -91,13 +101,14 @@ export class WorkerPool {
       if (!slot) return
       const task = this.#waiting.shift()!
       slot.task = task
+      slot.decodeTimer = setTimeout(() => this.#giveUp(slot), LIMITS.decodeTimeoutMs)
       slot.worker.post({ kind: 'run', jobId: task.jobId, job: task.job, stop: task.stop })
     }
   }
 
   #grow(): Slot | null {
     if (this.#slots.size >= this.#size) return null
-    const slot: Slot = { worker: this.#create(), task: null }
+    const slot: Slot = { worker: this.#create(), started: false, task: null, decodeTimer: null }
     slot.worker.listen((message) => this.#receive(slot, message))
     this.#slots.add(slot)
     return slot
@@ -106,16 +117,20 @@ export class WorkerPool {
   #receive(slot: Slot, message: FromWorker | null): void {
     if (!this.#slots.has(slot)) return
     if (message === null) {
-      this.#drop(slot, new WorkerLostError())
+      this.#drop(slot, slot.started ? new WorkerLostError() : new UnreachableError('A worker'))
       this.#dispatch()
       return
     }
+    slot.started = true
+    if (message.kind === 'ready') return
     const { task } = slot
     if (task?.jobId !== message.jobId) return
     if (message.kind === 'stage') {
+      if (message.stage === DECODED) stopTimer(slot)
       task.options.onStage?.(message.stage)
       return
     }
+    stopTimer(slot)
     slot.task = null
     task.settle(message.kind === 'done' ? message.result : dataToError(message.error))
     this.#dispatch()
@@ -140,10 +155,21 @@ export class WorkerPool {
     )
   }
 
+  #giveUp(slot: Slot): void {
+    this.#drop(slot, new FileError({ code: 'too-slow', afterMs: LIMITS.decodeTimeoutMs }))
+    this.#dispatch()
+  }
+
   #drop(slot: Slot, reason: Error): void {
+    stopTimer(slot)
     this.#slots.delete(slot)
     slot.worker.terminate()
     slot.task?.settle(reason)
     slot.task = null
   }
+}
+
+function stopTimer(slot: Slot): void {
+  if (slot.decodeTimer !== null) clearTimeout(slot.decodeTimer)
+  slot.decodeTimer = null
 }

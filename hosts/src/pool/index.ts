@@ -1,4 +1,15 @@
-export type { ErrorData, FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
+export type {
+  ErrorData,
+  FromWorker,
+  Job,
+  JobAsset,
+  JobResults,
+  KeyedMatte,
+  Source,
+  ToWorker,
+} from './protocol'
+export { UnreachableError } from '../unreachable'
+export { createAssetStore, type AssetStore } from './assetStore'
 export { serveEngine, type WorkerPlatform } from './serveEngine'
 export { dataToError, errorToData, WorkerLostError } from './workerErrors'
 export { WorkerPool, type JobOptions, type WorkerEndpoint } from './WorkerPool'

@@ -1,12 +1,34 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
-import type { PackedMatte, RenditionFile } from '@cloudbank/core/engine'
-import type { Finding } from '@cloudbank/core/findings'
+import type { RenditionFile } from '@cloudbank/core/engine'
+import type { AnyFinding } from '@cloudbank/core/findings'
+import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
-import type { CubeLut, NeutralProposal } from '@cloudbank/core/steps'
+import type { NeutralProposal } from '@cloudbank/core/steps'
 
-/** A photograph's bytes; a Blob is read in the worker, so that the sender never holds them. */
+/** A file's bytes; a Blob is read in the worker, so that the sender never holds them. */
 export type Source = Blob | Uint8Array
+
+/** A matte under its key. */
+export interface KeyedMatte {
+  readonly key: string
+  readonly matte: PackedMatte
+}
+
+/** A table or picture that a plan names by hash. */
+export interface JobAsset {
+  readonly hash: string
+  readonly source: Source
+}
+
+/** What a shot is made of. */
+interface ShotJob {
+  readonly source: Source
+  readonly plan: Plan
+  /** Mattes that were kept of the shot. */
+  readonly mattes: readonly KeyedMatte[]
+  readonly assets: readonly JobAsset[]
+}
 
 /** What a worker can be asked to do. */
 export type Job =
@@ -17,18 +39,13 @@ export type Job =
       readonly previewSidePx: number
     }
   | { readonly kind: 'measure'; readonly source: Source }
-  /** What a render would cut, to be given to it as `knownMatte`. */
-  | { readonly kind: 'cut'; readonly source: Source; readonly plan: Plan }
-  | {
+  /** What a render would cut. */
+  | ({ readonly kind: 'cut' } & ShotJob)
+  | ({
       readonly kind: 'render'
-      readonly source: Source
-      readonly plan: Plan
       /** Ids of the placements to make; all when it is missing. */
       readonly only?: readonly string[]
-      readonly knownMatte: PackedMatte | null
-      /** The colour table that the plan's look names. */
-      readonly cube?: CubeLut | null
-    }
+    } & ShotJob)
 
 /** What comes of each kind of job. */
 export interface JobResults {
@@ -48,11 +65,12 @@ export interface JobResults {
     /** A spot on a grey card, where there is one. */
     readonly card: NeutralProposal | null
   }
-  cut: { readonly matte: PackedMatte | null }
+  /** Mattes that were made anew; those that were given are not among them. */
+  cut: { readonly mattes: readonly KeyedMatte[] }
   render: {
     readonly renditions: readonly RenditionFile[]
-    readonly matte: PackedMatte | null
-    readonly findings: readonly Finding[]
+    readonly mattes: readonly KeyedMatte[]
+    readonly findings: readonly AnyFinding[]
   }
 }
 
@@ -68,9 +86,13 @@ export type ToWorker = {
 export type ErrorData =
   | { readonly kind: 'file'; readonly problem: FileProblem }
   | { readonly kind: 'stopped' }
+  | { readonly kind: 'asset-missing'; readonly role: string; readonly hash: string }
+  | { readonly kind: 'unreachable'; readonly what: string }
   | { readonly kind: 'unexpected'; readonly message: string }
 
 export type FromWorker =
+  /** The worker has started and listens. */
+  | { readonly kind: 'ready' }
   | { readonly kind: 'stage'; readonly jobId: number; readonly stage: string }
   | { readonly kind: 'done'; readonly jobId: number; readonly result: JobResults[Job['kind']] }
   | { readonly kind: 'failed'; readonly jobId: number; readonly error: ErrorData }

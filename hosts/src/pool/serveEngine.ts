@@ -1,37 +1,43 @@
 import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
 import {
-  cutShot,
-  packMatte,
+  decideShot,
   renderShot,
-  unpackMatte,
+  type EngineContext,
   type StopSignal,
 } from '@cloudbank/core/engine'
 import { measurePhotograph } from '@cloudbank/core/measure'
-import { findProduct, proposeNeutral, type Finder } from '@cloudbank/core/steps'
+import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
+import { photographSource } from '@cloudbank/core/source'
+import { proposeNeutral } from '@cloudbank/core/steps'
+import { createAssetStore } from './assetStore'
 import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
 import { errorToData } from './workerErrors'
 
 /** What the platform gives the worker. */
 export interface WorkerPlatform {
   readonly codec: Codec
-  readonly loadFinder: () => Promise<Finder>
+  readonly network: NetworkOf
   readonly sha256: (bytes: Uint8Array) => Promise<string>
   readonly post: (message: FromWorker, transfer: ArrayBuffer[]) => void
 }
 
+/** Longer side of the picture that the finder is asked about, in pixels. */
+const FINDER_PICTURE_PX = 520
+
 /** Answers requests in a worker: decodes, runs the engine, and posts what comes of it. */
 export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
-  let finder: Promise<Finder> | null = null
-  const sharedFinder = (): Promise<Finder> => (finder ??= platform.loadFinder())
+  const { codec, network, post, sha256 } = platform
+  const assets = createAssetStore()
+  post({ kind: 'ready' }, [])
 
   return async ({ jobId, job, stop }) => {
     try {
       const signal = stopSignal(stop)
-      const onStage = (stage: string): void => platform.post({ kind: 'stage', jobId, stage }, [])
+      const onStage = (stage: string): void => post({ kind: 'stage', jobId, stage }, [])
       const result = await run(job, signal, onStage)
-      platform.post({ kind: 'done', jobId, result }, transferable(result))
+      post({ kind: 'done', jobId, result }, transferable(result))
     } catch (error) {
-      platform.post({ kind: 'failed', jobId, error: errorToData(error) }, [])
+      post({ kind: 'failed', jobId, error: errorToData(error) }, [])
     }
   }
 
@@ -41,47 +47,57 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     onStage: (stage: string) => void,
   ): Promise<JobResults[Job['kind']]> {
     const bytes = await readSource(job.source)
-    const facts = readFileFacts(bytes)
-    if (job.kind === 'inspect') {
-      const { whole, ...preview } = await checked(platform.codec.preview(bytes, job.previewSidePx))
-      onStage('decode')
-      // How it stands upright, whatever the format says it by.
-      const upright = { ...facts, width: whole.width, height: whole.height }
-      return { facts: upright, hash: await platform.sha256(bytes), preview }
-    }
-    const picture = await checked(platform.codec.decode(bytes))
+    if (job.kind === 'inspect') return inspect(bytes, job.previewSidePx, onStage)
+    const source = photographSource(await decoded(codec.decode(bytes)))
     onStage('decode')
     if (job.kind === 'measure') {
-      const finder = await sharedFinder()
-      const capture = await readCaptureFacts(bytes)
-      const measures = await measurePhotograph(picture, (small) => findProduct(small, finder))
+      const map = await askFinder(source.reduced(FINDER_PICTURE_PX), await network('finder'))
+      const measures = measurePhotograph(source, map)
       onStage('measure')
-      return { capture, measures, card: await proposeNeutral(picture, finder) }
+      return {
+        capture: await readCaptureFacts(bytes),
+        measures,
+        card: proposeNeutral(source, map),
+      }
+    }
+    assets.give(job.assets)
+    const context: EngineContext = {
+      codec,
+      network,
+      asset: assets.get,
+      mattes: new Map(job.mattes.map(({ key, matte }) => [key, matte])),
+      signal,
+      onStage,
     }
     if (job.kind === 'cut') {
-      const matte = await cutShot(picture, job.plan, {
-        codec: platform.codec,
-        finder: sharedFinder,
-        signal,
-        onStage,
-      })
-      return { matte: matte && packMatte(matte) }
+      const { mattes } = await decideShot(source, job.plan, context, { until: 'cut' })
+      return { mattes }
     }
-    const known = job.knownMatte ? unpackMatte(job.knownMatte) : null
-    const cube = job.cube ?? null
-    const context = { codec: platform.codec, finder: sharedFinder, cube, signal, onStage }
-    const result = await renderShot(picture, job.plan, known, context, job.only)
-    return { ...result, matte: result.matte && (job.knownMatte ?? packMatte(result.matte)) }
+    return renderShot(source, job.plan, context, job.only)
   }
 
-  /** Whatever else a decoder throws, the file is damaged. */
-  async function checked<T>(decoding: Promise<T>): Promise<T> {
-    try {
-      return await decoding
-    } catch (error) {
-      if (error instanceof FileError) throw error
-      throw new FileError({ code: 'damaged' }, { cause: error })
-    }
+  async function inspect(
+    bytes: Uint8Array,
+    sidePx: number,
+    onStage: (stage: string) => void,
+  ): Promise<JobResults['inspect']> {
+    const facts = readFileFacts(bytes)
+    const { whole, ...preview } = await decoded(codec.preview(bytes, sidePx))
+    onStage('decode')
+    // How it stands upright, whatever the format says it by.
+    const upright = { ...facts, width: whole.width, height: whole.height }
+    return { facts: upright, hash: await sha256(bytes), preview }
+  }
+}
+
+/** Whatever else a decoder throws that has its files, the photograph is damaged. */
+async function decoded<T>(decoding: Promise<T>): Promise<T> {
+  try {
+    return await decoding
+  } catch (error) {
+    const { kind } = errorToData(error)
+    if (kind !== 'unexpected') throw error
+    throw new FileError({ code: 'damaged' }, { cause: error })
   }
 }
 

@@ -1,3 +1,4 @@
+import { dataToError, WorkerLostError } from '../pool'
 import type { FromPreviewer, PreviewAnswers, PreviewRequest, ToPreviewer } from './protocol'
 
 type Kind = PreviewRequest['kind']
@@ -11,38 +12,63 @@ interface Waiting {
 /** A worker, whatever the platform calls it. */
 export interface PreviewerEndpoint {
   post(message: ToPreviewer, transfer: Transferable[]): void
-  listen(onMessage: (message: FromPreviewer) => void): void
+  /** Calls back with every message, and once with null should the worker end by itself. */
+  listen(onMessage: (message: FromPreviewer | null) => void): void
   terminate(): void
 }
 
 /**
  * Asks a previewer. Of the drawings of one view only the newest waits: while one is at work, those that
  * a moving slider asked for in between are passed over, and their promises give null.
+ *
+ * A worker that ends rejects what waits with `WorkerLostError`. The next request starts another, which
+ * knows nothing of the pictures and views before: `generation` says which one it is.
  */
 export class Previewer {
-  readonly #endpoint: PreviewerEndpoint
+  readonly #create: () => PreviewerEndpoint
   readonly #waiting = new Map<number, Waiting>()
   readonly #drawing = new Map<string, Promise<unknown>>()
   readonly #newest = new Map<string, number>()
+  readonly #listeners = new Set<() => void>()
+  #endpoint: PreviewerEndpoint | null = null
+  #generation = 0
   #lastId = 0
 
-  constructor(endpoint: PreviewerEndpoint) {
-    this.#endpoint = endpoint
-    endpoint.listen((message) => this.#receive(message))
+  constructor(create: () => PreviewerEndpoint) {
+    this.#create = create
+  }
+
+  /** Counts the workers that have been lost. */
+  get generation(): number {
+    return this.#generation
+  }
+
+  /** Calls back when a worker has been lost; gives back what ends that. */
+  onLost(listener: () => void): () => void {
+    this.#listeners.add(listener)
+    return () => this.#listeners.delete(listener)
   }
 
   ask<K extends Kind>(
     request: RequestOf<K>,
     transfer: Transferable[] = [],
   ): Promise<PreviewAnswers[K]> {
+    const endpoint = (this.#endpoint ??= this.#start())
     const callId = ++this.#lastId
     return new Promise<PreviewAnswers[K]>((resolve, reject) => {
       this.#waiting.set(callId, {
         resolve: (answer) => resolve(answer as PreviewAnswers[K]), // the worker answers in kind
         reject,
       })
-      this.#endpoint.post({ callId, request }, transfer)
+      endpoint.post({ callId, request }, transfer)
     })
+  }
+
+  /** Tells the previewer something that needs no answer: a picture or a view that is done with. */
+  tell(request: RequestOf<'close' | 'abandon'>): void {
+    // A worker that was never started, or was lost, holds nothing.
+    if (!this.#endpoint) return
+    this.ask(request).catch(() => undefined)
   }
 
   /** Draws a view; null when a newer drawing of the view took its place. */
@@ -69,15 +95,39 @@ export class Previewer {
 
   /** Ends the worker; what waits is rejected. */
   dispose(): void {
-    this.#endpoint.terminate()
-    for (const { reject } of this.#waiting.values()) reject(new Error('The previewer was closed'))
+    this.#endpoint?.terminate()
+    this.#endpoint = null
+    this.#rejectAll(new Error('The previewer was closed'))
+  }
+
+  #start(): PreviewerEndpoint {
+    const endpoint = this.#create()
+    endpoint.listen((message) => {
+      if (this.#endpoint !== endpoint) return
+      if (message) this.#receive(message)
+      else this.#lose(endpoint)
+    })
+    return endpoint
+  }
+
+  #lose(endpoint: PreviewerEndpoint): void {
+    endpoint.terminate()
+    this.#endpoint = null
+    this.#generation++
+    this.#rejectAll(new WorkerLostError())
+    for (const listener of this.#listeners) listener()
+  }
+
+  #rejectAll(error: Error): void {
+    const waiting = [...this.#waiting.values()]
     this.#waiting.clear()
+    for (const { reject } of waiting) reject(error)
   }
 
   #receive(message: FromPreviewer): void {
     const waiting = this.#waiting.get(message.callId)
     this.#waiting.delete(message.callId)
     if (message.ok) waiting?.resolve(message.answer)
-    else waiting?.reject(new Error(message.message))
+    else waiting?.reject(dataToError(message.error))
   }
 }

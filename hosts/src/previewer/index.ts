@@ -5,6 +5,6 @@ export type {
   Marks,
   PreviewAnswers,
   PreviewRequest,
-  StagePicture,
+  StageRaster,
   ToPreviewer,
 } from './protocol'

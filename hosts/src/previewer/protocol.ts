@@ -1,8 +1,8 @@
-import type { BriefSteps } from '@cloudbank/core/brief'
-import type { PackedMatte } from '@cloudbank/core/engine'
+import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
 import type { Rgb, Size } from '@cloudbank/core/raster'
-import type { CubeLut, LightSettings, NeutralReading, Spot, StepId } from '@cloudbank/core/steps'
+import type { LightSettings, NeutralReading, Spot } from '@cloudbank/core/steps'
+import type { ErrorData, JobAsset, KeyedMatte } from '../pool'
 
 /** What is laid over a drawn picture. */
 export interface Marks {
@@ -31,7 +31,8 @@ export type PreviewRequest =
       readonly view: string
       readonly picture: string
       readonly settings: LightSettings
-      readonly cube: CubeLut | null
+      /** What the settings name by hash. */
+      readonly assets: readonly JobAsset[]
       /**
        * Longer side that is wanted, in pixels: the next larger size that is kept is drawn. Infinity is the
        * photograph's own, for a picture opened `whole`.
@@ -47,15 +48,17 @@ export type PreviewRequest =
   | {
       readonly kind: 'stages'
       readonly picture: string
-      readonly steps: BriefSteps
-      readonly cube: CubeLut | null
-      readonly matte: PackedMatte | null
+      readonly plan: Plan
+      readonly assets: readonly JobAsset[]
+      readonly mattes: readonly KeyedMatte[]
       readonly sidePx: number
+      /** The last step that is drawn; all when it is missing. */
+      readonly until?: string
     }
 
 /** A small picture by itself, straight sRGB bytes. */
-export interface StagePicture extends Size {
-  readonly step: StepId
+export interface StageRaster extends Size {
+  readonly step: string
   readonly data: Uint8ClampedArray
 }
 
@@ -71,7 +74,7 @@ export interface PreviewAnswers {
   }
   read: NeutralReading
   pixel: { readonly srgb: Rgb; readonly lab: Rgb } | null
-  stages: readonly StagePicture[]
+  stages: readonly StageRaster[]
 }
 
 export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }
@@ -81,4 +84,4 @@ export type FromPreviewer =
       readonly ok: true
       readonly answer: PreviewAnswers[PreviewRequest['kind']]
     }
-  | { readonly callId: number; readonly ok: false; readonly message: string }
+  | { readonly callId: number; readonly ok: false; readonly error: ErrorData }

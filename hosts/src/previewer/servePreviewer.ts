@@ -1,48 +1,24 @@
-import type { BriefSteps } from '@cloudbank/core/brief'
 import type { Codec } from '@cloudbank/core/codec'
-import { groundLight, lightPicture, renderComposition, unpackMatte } from '@cloudbank/core/engine'
+import { lightPicture, stagePictures } from '@cloudbank/core/engine'
 import { measureHistogram } from '@cloudbank/core/measure'
+import type { NetworkOf } from '@cloudbank/core/networks'
 import {
-  fitInside,
-  linearRaster,
-  linearToLab,
   LINEAR_OF_BYTE,
+  linearToLab,
   markClipping,
-  resampleSrgb,
-  srgbOfLinear,
   strainView,
-  wholeOf,
   type Rgb,
-  type Size,
   type SrgbRgba8,
 } from '@cloudbank/core/raster'
-import {
-  light,
-  readNeutral,
-  STEPS,
-  untouched,
-  type Composition,
-  type CubeLut,
-  type Finder,
-  type LightSettings,
-  type StepContext,
-  type StepId,
-} from '@cloudbank/core/steps'
-import type { PreviewAnswers, PreviewRequest, StagePicture } from './protocol'
+import { planLight, readCubeAsset, readNeutral, type CubeLut, type Look } from '@cloudbank/core/steps'
+import { createAssetStore } from '../pool'
+import { levelFor, PictureShelf } from './PictureShelf'
+import type { PreviewAnswers, PreviewRequest, StageRaster } from './protocol'
 
 /** What the platform gives the previewer. */
 export interface PreviewPlatform {
   readonly codec: Codec
-  readonly loadFinder: () => Promise<Finder>
-}
-
-interface OpenPicture {
-  /** The sizes that are kept, smallest first. */
-  readonly levels: readonly SrgbRgba8[]
-  /** The one that is `sidePx` long, which is read and goes through the steps. */
-  readonly preview: SrgbRgba8
-  /** The finder's answer for this photograph, which every draw with flattening asks for. */
-  readonly finder: () => Promise<Finder>
+  readonly network: NetworkOf
 }
 
 interface View {
@@ -50,25 +26,26 @@ interface View {
   shown: SrgbRgba8 | null
 }
 
-const MID_GREY: Rgb = [0.214, 0.214, 0.214]
-const WHITE: Rgb = [1, 1, 1]
+type RequestOf<K extends PreviewRequest['kind']> = Extract<PreviewRequest, { kind: K }>
+
 /** Pixels of a histogram that is counted while a slider moves. */
 const HISTOGRAM_PIXELS = 60_000
 
 /** Keeps a few photographs decoded and draws them as settings change, in a worker of its own. */
-export function servePreviewer(
-  platform: PreviewPlatform,
-): (request: PreviewRequest) => Promise<PreviewAnswers[PreviewRequest['kind']]> {
-  const pictures = new Map<string, OpenPicture>()
+export function servePreviewer({
+  codec,
+  network,
+}: PreviewPlatform): (request: PreviewRequest) => Promise<PreviewAnswers[PreviewRequest['kind']]> {
+  const shelf = new PictureShelf()
   const views = new Map<string, View>()
-  let finder: Promise<Finder> | null = null
+  const assets = createAssetStore()
 
   return async (request) => {
     switch (request.kind) {
       case 'open':
         return open(request)
       case 'close':
-        pictures.delete(request.picture)
+        shelf.close(request.picture)
         return null
       case 'adopt':
         views.set(request.view, { canvas: request.canvas, shown: null })
@@ -79,46 +56,28 @@ export function servePreviewer(
       case 'draw':
         return draw(request)
       case 'read':
-        return readNeutral(known(request.picture).preview, request.spot)
+        return readNeutral(shelf.get(request.picture).preview.source, request.spot)
       case 'pixel':
         return pixelAt(views.get(request.view)?.shown ?? null, request.x, request.y)
       case 'stages':
-        return runStages(known(request.picture), request)
+        return drawStages(request)
     }
   }
 
-  function known(name: string): OpenPicture {
-    const picture = pictures.get(name)
-    if (!picture) throw new Error(`The photograph ${name} is not open`)
-    return picture
+  function open({ picture, source, sidePx, whole }: RequestOf<'open'>) {
+    const decode = async (): Promise<SrgbRgba8> =>
+      codec.decode(new Uint8Array(await source.arrayBuffer()))
+    return shelf.open(picture, decode, { sidePx, whole })
   }
 
-  async function open(request: Extract<PreviewRequest, { kind: 'open' }>): Promise<Size> {
-    const bytes = new Uint8Array(await request.source.arrayBuffer())
-    const whole = await platform.codec.decode(bytes)
-    const preview = reduced(whole, request.sidePx)
-    const half = reduced(preview, request.sidePx / 2)
-    const levels = [half, preview, ...(request.whole ? [whole] : [])]
-    const load = (): Promise<Finder> => (finder ??= platform.loadFinder())
-    pictures.set(request.picture, {
-      levels,
-      preview,
-      finder: rememberOne(load),
-    })
-    return { width: whole.width, height: whole.height }
-  }
-
-  async function draw(
-    request: Extract<PreviewRequest, { kind: 'draw' }>,
-  ): Promise<PreviewAnswers['draw']> {
+  async function draw(request: RequestOf<'draw'>): Promise<PreviewAnswers['draw']> {
     const began = performance.now()
-    const picture = known(request.picture)
+    assets.give(request.assets)
+    const { raster, source } = levelFor(shelf.get(request.picture), request.sidePx)
+    const cube = await cubeOf(request.settings.look)
+    const made = lightPicture(raster, await planLight(source, request.settings, cube, network))
     const view = views.get(request.view)
     if (!view) throw new Error(`There is no view ${request.view}`)
-    const source =
-      picture.levels.find((level) => longerSide(level) >= request.sidePx) ?? picture.levels.at(-1)!
-    const composition = await applyLight(source, request.settings, request.cube, picture)
-    const made = lightPicture(composition)
     const { width, height } = made
     const stride = Math.max(1, Math.floor((width * height) / HISTOGRAM_PIXELS))
     const histogram = measureHistogram(made, stride)
@@ -129,39 +88,27 @@ export function servePreviewer(
     view.shown = made
     return { width, height, histogram, tookMs: performance.now() - began }
   }
-}
 
-const longerSide = ({ width, height }: Size): number => Math.max(width, height)
+  async function cubeOf(look: Look): Promise<CubeLut | null> {
+    const bytes = look.from === 'cube' ? await assets.get(look.hash) : null
+    return bytes && readCubeAsset(bytes)
+  }
 
-/** A picture at most this long; itself if it is not longer. */
-function reduced(picture: SrgbRgba8, sidePx: number): SrgbRgba8 {
-  const size = fitInside(picture, sidePx)
-  return size.width === picture.width
-    ? picture
-    : srgbOfLinear(resampleSrgb(picture, wholeOf(picture), linearRaster(size)))
-}
-
-function applyLight(
-  source: SrgbRgba8,
-  settings: LightSettings,
-  cube: CubeLut | null,
-  { finder }: OpenPicture,
-): Promise<Composition> {
-  return light.apply(untouched(source), settings, contextOf(cube, finder, null))
-}
-
-function contextOf(
-  cube: CubeLut | null,
-  finder: () => Promise<Finder>,
-  knownMatte: StepContext['knownMatte'],
-): StepContext {
-  return { finder, knownMatte, cube, neededSidePx: () => 0, checkpoint: () => undefined }
-}
-
-/** A finder that remembers its one answer: a picture's pixels before Light never change. */
-function rememberOne(load: () => Promise<Finder>): () => Promise<Finder> {
-  let answer: Promise<Float32Array> | null = null
-  return () => Promise.resolve((planes) => (answer ??= load().then((finder) => finder(planes))))
+  async function drawStages(request: RequestOf<'stages'>): Promise<StageRaster[]> {
+    assets.give(request.assets)
+    const { plan, sidePx, until } = request
+    const context = {
+      codec,
+      network,
+      asset: assets.get,
+      mattes: new Map(request.mattes.map(({ key, matte }) => [key, matte])),
+      signal: { aborted: false },
+    }
+    const { source } = shelf.get(request.picture).preview
+    const options = until === undefined ? { sidePx } : { sidePx, until }
+    const made = await stagePictures(source, plan, context, options)
+    return made.map(({ step, picture: { width, height, data } }) => ({ step, width, height, data }))
+  }
 }
 
 function show({ canvas }: View, { width, height, data }: SrgbRgba8): void {
@@ -180,44 +127,4 @@ function pixelAt(picture: SrgbRgba8 | null, x01: number, y01: number): PreviewAn
   const srgb: Rgb = [data[p]!, data[p + 1]!, data[p + 2]!]
   const linear: Rgb = [LINEAR_OF_BYTE[srgb[0]]!, LINEAR_OF_BYTE[srgb[1]]!, LINEAR_OF_BYTE[srgb[2]]!]
   return { srgb, lab: linearToLab(linear) }
-}
-
-/** Runs the steps on the preview and draws the picture after each of them. */
-async function runStages(
-  picture: OpenPicture,
-  request: Extract<PreviewRequest, { kind: 'stages' }>,
-): Promise<StagePicture[]> {
-  const { preview, finder } = picture
-  const matte = request.matte && unpackMatte(request.matte)
-  const context = contextOf(request.cube, finder, matte)
-  const stages: StagePicture[] = []
-  let composition = untouched(preview)
-  for (const step of STEPS) {
-    // Without a matte yet, Cut would cut the preview here and hold up everything else.
-    if (step.id === 'cut' && !matte && request.steps.cut.method !== 'off') break
-    const apply = step.apply as (
-      composition: Composition,
-      settings: BriefSteps[StepId],
-      context: StepContext,
-    ) => Promise<Composition> // the id ties settings to step
-    composition = await apply(composition, request.steps[step.id], context)
-    stages.push({ step: step.id, ...stagePicture(step.id, composition, request.sidePx) })
-  }
-  return stages
-}
-
-function stagePicture(
-  step: StepId,
-  composition: Composition,
-  sidePx: number,
-): Omit<StagePicture, 'step'> {
-  const { original, frame } = composition
-  const shape = frame ? frame.window : original
-  const size = fitInside(shape, sidePx)
-  const ground =
-    step === 'cut' ? { ...composition, ground: { kind: 'transparent' } as const } : composition
-  const laidOn =
-    step === 'cut' && composition.matte?.kind === 'cut' ? MID_GREY : (groundLight(ground) ?? WHITE)
-  const { data, width, height } = srgbOfLinear(renderComposition(ground, size), laidOn)
-  return { data, width, height }
 }

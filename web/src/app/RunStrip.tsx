@@ -4,7 +4,7 @@ import { useIntake } from '../work/intake'
 import { stopScan, useScan } from '../work/scan'
 import { Action } from '../ui'
 import { useCommand } from './commands'
-import { formatCount, formatDuration } from './numbers'
+import { formatCount, formatDuration } from '@cloudbank/core/words'
 
 /** What is at work now, how far it is, and how to hold or end it. Never in the way. */
 export function RunStrip() {

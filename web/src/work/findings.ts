@@ -1,7 +1,7 @@
 import { placementSize } from '@cloudbank/core/brief'
 import { measureFindings, type Finding } from '@cloudbank/core/findings'
 import { planEvenOut } from '@cloudbank/core/steps'
-import { formatBytes, formatPercent, formatSigned } from '../app/numbers'
+import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../data'
 import { evenInputs } from './evenOut'
 import { lightingOf } from './recipe'

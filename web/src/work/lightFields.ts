@@ -1,5 +1,5 @@
 import type { LightSettings } from '@cloudbank/core/steps'
-import { formatSigned } from '../app/numbers'
+import { formatSigned } from '@cloudbank/core/words'
 
 /** The settings of Light that are a number on a slider. */
 export const SLIDERS = [

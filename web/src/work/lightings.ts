@@ -9,7 +9,7 @@ import {
   type RowChange,
   type Shot,
 } from '../data'
-import { countOf } from '../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 
 /** Keeps a neutral that was read on a shot, for all of its lighting. */
 export function readNeutralInto(

@@ -8,7 +8,7 @@ import {
   type ShootView,
   type Shot,
 } from '../data'
-import { countOf } from '../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { stemOf } from './fileName'
 import { readName } from './namePattern'
 

@@ -1,5 +1,5 @@
 import type { Placement } from '@cloudbank/core/steps'
-import { countOf } from '../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import type { Rendition, Shot } from '../data'
 import { keyOf, planOf, type Recipe } from './recipe'
 

@@ -1,12 +1,13 @@
 import {
   assertSameSize,
+  nearestSites,
   planeF32,
   planeU8,
+  SITE,
   type LinearRgba,
   type PlaneF32,
   type PlaneU8,
 } from '../../raster'
-import { nearestSites, SITE } from './sites'
 
 /** The band around the cut in which alpha is measured, as a share of the whole photograph's side. */
 const BAND = 7 / 1600

@@ -7,7 +7,8 @@ import {
   type PlaneU8,
 } from '../../raster'
 import { logBackdrop, sampleLab, type Backdrop } from './backdrop'
-import { CLASS, type Contrast } from './evidence'
+import type { Contrast } from '../../edges'
+import { CLASS } from './evidence'
 import { DIRECTIONS, minimumCut } from './gridCut'
 import { fitMixture, logDensity, type Mixture } from './mixture'
 import { shadeOf } from './shade'

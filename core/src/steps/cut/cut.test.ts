@@ -1,8 +1,9 @@
 import { expect, test } from 'vitest'
-import { srgbRaster, type SrgbRgba8 } from '../../raster'
+import { FINDER_SIDE_PX, type Finder } from '../../networks'
+import { pixelsOf, srgbRaster, type SrgbRgba8 } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
+import { photographSource } from '../../source'
 import { cutPicture } from './cut'
-import { FINDER_SIDE_PX, type Finder } from './finder'
 
 /** A dark disc with a hole in it on pale paper with a vignette and grain. */
 function drawRing(
@@ -36,19 +37,22 @@ const roughFinder: Finder = async () =>
 
 const context = (finder: Finder) => ({
   finder,
-  neededSidePx: () => 800,
   checkpoint: () => undefined,
 })
 
 test('cuts a ring on paper to the truth, its gap opened', async () => {
   const { picture, truth } = drawRing(700, true)
-  const matte = await cutPicture(picture, context(roughFinder))
-  if (matte.kind !== 'cut') throw new Error(`left uncut: ${matte.reason}`)
-  const { alpha, area, box, holes } = matte
+  const coarse = await cutPicture(photographSource(picture), context(roughFinder))
+  if (coarse.kind === 'uncut') throw new Error(`left uncut: ${coarse.reason}`)
+  const matte = coarse.refine(700)
+  if (matte.kind !== 'cut') throw new Error('lost on the way')
+  const { box, holes } = matte
+  const { plane: alpha, area: area01 } = matte.alphas[0]
+  const area = pixelsOf(area01, picture)
   let wrong = 0
   for (let y = 0; y < alpha.height; y++)
     for (let x = 0; x < alpha.width; x++) {
-      const inside = truth(area.x * 700 + x + 0.5, area.y * 700 + y + 0.5)
+      const inside = truth(area.x + x + 0.5, area.y + y + 0.5)
       if (alpha.data[y * alpha.width + x]! > 127 !== inside) wrong++
     }
   expect(wrong / (alpha.width * alpha.height)).toBeLessThan(0.005)
@@ -60,7 +64,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
 test('a product that runs out of the frame is left uncut', async () => {
   const { picture } = drawRing(300, false)
   const everywhere: Finder = async (planes) => new Float32Array(planes.length / 3).fill(0.9)
-  expect(await cutPicture(picture, context(everywhere))).toEqual({
+  expect(await cutPicture(photographSource(picture), context(everywhere))).toEqual({
     kind: 'uncut',
     reason: 'runs-out-of-frame',
   })
@@ -70,7 +74,7 @@ test('bare paper has no product', async () => {
   const picture = srgbRaster({ width: 300, height: 200 })
   picture.data.fill(210)
   const nowhere: Finder = async (planes) => new Float32Array(planes.length / 3).fill(0.01)
-  expect(await cutPicture(picture, context(nowhere))).toEqual({
+  expect(await cutPicture(photographSource(picture), context(nowhere))).toEqual({
     kind: 'uncut',
     reason: 'no-product',
   })
@@ -86,6 +90,6 @@ test('stops at the next stage once a checkpoint throws', async () => {
       if (stage === 'edges') throw new Error('stop')
     },
   }
-  await expect(cutPicture(picture, stopping)).rejects.toThrow('stop')
+  await expect(cutPicture(photographSource(picture), stopping)).rejects.toThrow('stop')
   expect(stages).toEqual(['reduce', 'finder', 'edges'])
 })

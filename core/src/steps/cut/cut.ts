@@ -1,31 +1,34 @@
+import { edgeContrast, sharpEdges, type Contrast } from '../../edges'
+import type { Matte } from '../../matte'
+import { findProduct, type Finder } from '../../networks'
 import {
   boxAbove,
   fitInside,
+  fractionsOf,
   gaussianBlur,
   LINEAR,
   linearRaster,
   labOfLinear,
   labRaster,
+  pixelsOf,
   planeF32,
   resampleLinear,
   resamplePlane,
-  resampleSrgb,
-  wholeOf,
+  rescaled,
+  type Box01,
   type LabPicture,
   type PlaneF32,
   type PlaneU8,
+  type PxBox,
   type Size,
-  type SrgbRgba8,
-  type Window,
 } from '../../raster'
+import type { Source } from '../../source'
 import { asFloats, measureAlpha } from './alpha'
+import { boxOfAlpha } from './boxOfAlpha'
 import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
 import { cleanUp } from './cleanUp'
 import { coarseCut } from './coarseCut'
-import { classify, edgeContrast, type Contrast } from './evidence'
-import { findProduct, type Finder } from './finder'
-import { matteSide, type Matte } from './matte'
-import { sharpEdges } from './sharpEdges'
+import { classify } from './evidence'
 import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
@@ -37,19 +40,29 @@ const SMALLEST_PRODUCT = 0.0015
 
 export interface CutContext {
   readonly finder: Finder
-  /** Longer side of the photograph, in pixels, that the largest rendition needs of a product box. */
-  readonly neededSidePx: (box: Window) => number
   /** Called between stages; throws to stop. */
   readonly checkpoint: (stage: string) => void
 }
 
+/** The product found at the work size; alpha is made of it at whatever scale is needed. */
+export interface CoarseProduct {
+  readonly kind: 'coarse'
+  /** The matte with alpha at one level: the photograph's longer side in pixels. */
+  readonly refine: (sidePx: number) => Matte
+}
+
+type Uncut = Extract<Matte, { kind: 'uncut' }>
+
 /** Separates the product from its backdrop. Reads the photograph's own pixels, before Light. */
-export async function cutPicture(picture: SrgbRgba8, context: CutContext): Promise<Matte> {
-  const { checkpoint } = context
-  const size = fitInside(picture, WORK_SIDE_PX)
-  const work = resampleSrgb(picture, wholeOf(picture), linearRaster(size), LINEAR)
+export async function cutPicture(
+  source: Source,
+  { finder, checkpoint }: CutContext,
+): Promise<CoarseProduct | Uncut> {
+  const work = source.reduced(WORK_SIDE_PX)
+  const { width, height } = work
+  const size = { width, height }
   checkpoint('reduce')
-  const probability = await findProduct(work, context.finder)
+  const probability = await findProduct(work, finder)
   checkpoint('finder')
   if (borderShare(probability.data, size, 0.5) > BORDER_SHARE)
     return { kind: 'uncut', reason: 'runs-out-of-frame' }
@@ -66,73 +79,52 @@ export async function cutPicture(picture: SrgbRgba8, context: CutContext): Promi
   checkpoint('cut')
   if (borderShare(labels.data, size, 0) > BORDER_SHARE)
     return { kind: 'uncut', reason: 'runs-out-of-frame' }
-  const coarseBox = boxAbove(labels, 0)
-  if (!coarseBox || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
+  const box = boxAbove(labels, 0)
+  if (!box || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
     return { kind: 'uncut', reason: 'no-product' }
-  const matte = refine(picture, labels, coarseBox, backdrop, contrast, context)
-  checkpoint('alpha')
-  return matte
+  const coarse: Coarse = { labels, box, backdrop, contrast }
+  return { kind: 'coarse', refine: (sidePx) => refine(source, coarse, sidePx) }
 }
 
-function refine(
-  picture: SrgbRgba8,
-  labels: PlaneU8,
-  coarseBox: Window,
-  backdrop: Backdrop,
-  contrast: Contrast,
-  context: CutContext,
-): Matte {
-  const box01 = toFractions(coarseBox, labels)
-  const side = matteSide(picture, context.neededSidePx(box01))
-  const scaled = fitInside(picture, side)
-  const area = areaAround(box01, scaled)
+interface Coarse {
+  readonly labels: PlaneU8
+  /** Of the labels, in their pixels. */
+  readonly box: PxBox
+  readonly backdrop: Backdrop
+  readonly contrast: Contrast
+}
+
+function refine(source: Source, { labels, box, backdrop, contrast }: Coarse, side: number): Matte {
+  const scaled = fitInside(source.size, side)
+  const area = areaAround(fractionsOf(box, labels), scaled)
   const size = { width: area.width, height: area.height }
-  const inPicture = scaleWindow(area, picture.width / scaled.width, picture.height / scaled.height)
-  const pixels = resampleSrgb(picture, inPicture, linearRaster(size), LINEAR)
-  const inWork = scaleWindow(area, labels.width / scaled.width, labels.height / scaled.height)
-  const inside = resamplePlane(asFloats(labels), inWork, planeF32(size), LINEAR)
+  const part = (of: Size): PxBox => rescaled(area, scaled, of)
+  const picture = source.sample(part(source.size), size, LINEAR)
+  const inside = resamplePlane(asFloats(labels), part(labels), planeF32(size), LINEAR)
   const small = plateInLinear(backdrop)
-  const inPlate = scaleWindow(area, small.width / scaled.width, small.height / scaled.height)
-  const plate = resampleLinear(small, inPlate, linearRaster(size), LINEAR)
-  const alpha = measureAlpha({ picture: pixels, inside, plate, sidePx: side })
-  const found = boxAbove(alpha, 127)
+  const plate = resampleLinear(small, part(small), linearRaster(size), LINEAR)
+  const plane = measureAlpha({ picture, inside, plate, sidePx: side })
+  const found = boxOfAlpha(plane)
   if (!found) return { kind: 'uncut', reason: 'no-product' }
   return {
     kind: 'cut',
-    area: toFractions(area, scaled),
-    alpha,
-    box: toFractions({ ...found, x: found.x + area.x, y: found.y + area.y }, scaled),
+    box: fractionsOf({ ...found, x: found.x + area.x, y: found.y + area.y }, scaled),
     unsure: unsureShare(labels, contrast),
     holes: countHoles(labels),
+    alphas: [{ sidePx: side, area: fractionsOf(area, scaled), plane }],
   }
 }
 
 /** The box with room for the band of mixed pixels, in whole pixels of the scaled photograph. */
-function areaAround(box01: Window, scaled: Size): Window {
+function areaAround(box01: Box01, scaled: Size): PxBox {
   const margin = Math.ceil(0.015 * Math.max(scaled.width, scaled.height))
-  const x = Math.max(0, Math.floor(box01.x * scaled.width) - margin)
-  const y = Math.max(0, Math.floor(box01.y * scaled.height) - margin)
-  const right = Math.min(scaled.width, Math.ceil((box01.x + box01.width) * scaled.width) + margin)
-  const bottom = Math.min(
-    scaled.height,
-    Math.ceil((box01.y + box01.height) * scaled.height) + margin,
-  )
+  const box = pixelsOf(box01, scaled)
+  const x = Math.max(0, Math.floor(box.x) - margin)
+  const y = Math.max(0, Math.floor(box.y) - margin)
+  const right = Math.min(scaled.width, Math.ceil(box.x + box.width) + margin)
+  const bottom = Math.min(scaled.height, Math.ceil(box.y + box.height) + margin)
   return { x, y, width: right - x, height: bottom - y }
 }
-
-const toFractions = (w: Window, { width, height }: Size): Window => ({
-  x: w.x / width,
-  y: w.y / height,
-  width: w.width / width,
-  height: w.height / height,
-})
-
-const scaleWindow = (w: Window, fx: number, fy: number): Window => ({
-  x: w.x * fx,
-  y: w.y * fy,
-  width: w.width * fx,
-  height: w.height * fy,
-})
 
 /** Share of the outermost pixels whose value is above `threshold`. */
 function borderShare(data: ArrayLike<number>, { width, height }: Size, threshold: number): number {

@@ -1,14 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { labRaster, planeF32, planeU8 } from '../../raster'
+import { sharpEdges } from '../../edges'
+import { labRaster, nearestSites, planeF32, planeU8, SITE } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
 import { cleanUp } from './cleanUp'
 import { DIRECTIONS, minimumCut } from './gridCut'
 import { pullPush } from './inpaint'
-import { matteSide } from './matte'
 import { fitMixture, logDensity } from './mixture'
 import { lightOf, shadeOf } from './shade'
-import { sharpEdges } from './sharpEdges'
-import { nearestSites, SITE } from './sites'
 
 describe('minimumCut', () => {
   const width = 4
@@ -156,14 +154,4 @@ test('cleanUp drops a speck, keeps a second piece, fills a pinhole and leaves a 
   expect(labels.data[50 * 200 + 95]).toBe(0)
   expect(labels.data[60 * 200 + 160]).toBe(1)
   expect(labels.data[172 * 200 + 152]).toBe(0)
-})
-
-test.each([
-  [2400, 700, 800],
-  [2400, 1000, 800],
-  [2400, 1760, 1600],
-  [1200, 3000, 1200],
-  [9000, 9000, 3600],
-])('matteSide: a photograph of %i px, needed at %i, is cut at %i', (original, needed, side) => {
-  expect(matteSide({ width: original, height: 600 }, needed)).toBe(side)
 })

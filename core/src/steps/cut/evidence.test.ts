@@ -8,12 +8,12 @@ import {
   type LabPicture,
   type PlaneF32,
 } from '../../raster'
+import { CARD, markCards } from '../../cards'
+import { edgeContrast, sharpEdges } from '../../edges'
 import { seededRandom } from '../../raster/seeded.testing'
 import { measureAlpha } from './alpha'
 import { distanceFromPlate, modelBackdrop, plateInLinear } from './backdrop'
-import { CLASS, classify, edgeContrast } from './evidence'
-import { CARD, markCards } from './referenceCard'
-import { sharpEdges } from './sharpEdges'
+import { CLASS, classify } from './evidence'
 import { unsureShare, countHoles } from './sureness'
 import { fitTrend } from './trend'
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** How the product is separated from its backdrop. */
-export const CutSettings = z.object({
+export const CutSettings = z.strictObject({
   method: z
     .enum(['automatic', 'off'])
     .default('automatic')

@@ -1,5 +1,5 @@
 import { components, planeU8, type PlaneU8 } from '../../raster'
-import type { Contrast } from './evidence'
+import type { Contrast } from '../../edges'
 
 /** Sharpness, in units of the backdrop's own, from which an outline counts as sure. */
 const SURE_SHARPNESS = 1.3

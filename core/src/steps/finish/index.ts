@@ -1,16 +1,39 @@
+import { z } from 'zod'
+import { FORMATS } from '../../codec'
+import type { Placement } from '../../outlets'
 import { defineStep } from '../step'
-import { FinishSettings, type Placement } from './settings'
+import { checkWeight, examineForFinish, FINISH_FINDINGS } from './findings'
+import { FinishSettings } from './settings'
 
 /** Finish: sizes, formats and weights of the files. */
 export const finish = defineStep({
   id: 'finish',
   title: 'Finish',
+  engine: 1,
   settings: FinishSettings,
+  own: z.strictObject({}),
+  controls: [
+    {
+      id: 'placements',
+      title: 'Placements',
+      controls: [{ kind: 'own', field: 'placements', label: 'Placements' }],
+    },
+  ],
+  findings: FINISH_FINDINGS,
   describe: ({ placements }) => placements.map(describePlacement).join('\n'),
-  apply: async (composition) => composition,
+  examine: examineForFinish,
+  check: checkWeight,
+  // Of all placements only its own makes a rendition what it is; what it changes shows in other steps.
+  keyPart: (_settings, { name: _name, id: _id, changes: _changes, ...file }) => {
+    const { format, qualityPct, leastQualityPct, limitBytes, longSidePx } = file
+    const quality = FORMATS[format].hasQuality
+      ? { qualityPct, ...(limitBytes === null ? {} : { leastQualityPct, limitBytes }) }
+      : {}
+    return { longSidePx, format, ...quality }
+  },
 })
 
 function describePlacement({ name, longSidePx, format, limitBytes }: Placement): string {
   const limit = limitBytes === null ? '' : ` ≤ ${Math.round(limitBytes / 1000)} KB`
-  return `${name} ${longSidePx} px ${format === 'jpeg' ? 'JPEG' : format === 'png' ? 'PNG' : format === 'webp' ? 'WebP' : 'AVIF'}${limit}`
+  return `${name} ${longSidePx} px ${FORMATS[format].word}${limit}`
 }

@@ -3,9 +3,9 @@ import { z } from 'zod'
 const Side = z.number().int().min(1).max(100)
 
 /** How the product sits in the picture. */
-export const FrameSettings = z.object({
+export const FrameSettings = z.strictObject({
   ratio: z
-    .object({ width: Side, height: Side })
+    .strictObject({ width: Side, height: Side })
     .default({ width: 1, height: 1 })
     .describe('Width to height of the picture.'),
   fillPct: z

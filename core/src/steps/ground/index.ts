@@ -1,3 +1,5 @@
+import { z } from 'zod'
+import { LIFT } from '../cut/lift'
 import { defineStep } from '../step'
 import { GroundSettings } from './settings'
 
@@ -5,14 +7,29 @@ import { GroundSettings } from './settings'
 export const ground = defineStep({
   id: 'ground',
   title: 'Ground',
+  engine: 1,
   settings: GroundSettings,
-  describe: (settings) =>
-    settings.kind === 'colour'
-      ? settings.colour === '#FFFFFF'
-        ? 'white'
-        : settings.colour
-      : settings.kind === 'transparent'
-        ? 'transparent'
-        : 'the photographed backdrop',
-  apply: async (composition, settings) => ({ ...composition, ground: settings }),
+  own: z.strictObject({}),
+  controls: [
+    {
+      id: 'behind',
+      title: 'Behind the product',
+      controls: [{ kind: 'own', field: 'behind', label: 'Behind' }],
+    },
+  ],
+  findings: {},
+  describe: ({ behind }) => {
+    switch (behind.kind) {
+      case 'colour':
+        return behind.colour === '#FFFFFF' ? 'white' : behind.colour
+      case 'transparent':
+        return 'transparent'
+      case 'original':
+        return 'the photographed backdrop'
+    }
+  },
+  plan: (draft, { behind }, { matte }) => {
+    const lifts = behind.kind !== 'original' && matte?.kind === 'cut'
+    return { ...draft, behind, passes: lifts ? [...draft.passes, LIFT] : draft.passes }
+  },
 })

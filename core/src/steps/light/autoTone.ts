@@ -1,5 +1,15 @@
-import { LINEAR_OF_BYTE, linearToSrgb, luminance, type Rgb, type SrgbRgba8 } from '../../raster'
-import type { LightSettings } from './settings'
+import {
+  fitInside,
+  LINEAR_OF_BYTE,
+  linearToSrgb,
+  luminance,
+  POINT,
+  wholeOf,
+  type Rgb,
+} from '../../raster'
+import type { Source } from '../../source'
+import { rangeOf } from '../controls'
+import { LightSettings } from './settings'
 
 /** The photograph is read on a grid of about this many pixels along its longer side. */
 const GRID = 240
@@ -27,8 +37,8 @@ export type AutoTone = Pick<LightSettings, 'exposureEv' | 'blackPoint' | 'whiteP
  * @param gains the neutral's.
  * @param backdropTone tone (0…1) of the backdrop after the neutral.
  */
-export function planAutoTone(picture: SrgbRgba8, gains: Rgb, backdropTone: number): AutoTone {
-  const tones = sampleTones(picture, gains)
+export function planAutoTone(source: Source, gains: Rgb, backdropTone: number): AutoTone {
+  const tones = sampleTones(source, gains)
   const low = tones[Math.floor(tones.length * 0.005)] ?? 0
   const high = tones[Math.floor(tones.length * 0.99)] ?? 1
   const lift = high < DARK_TONE ? Math.min(MOST_EV, evBetween(high, RIGHT_TONE)) : 0
@@ -47,12 +57,15 @@ export function planAutoTone(picture: SrgbRgba8, gains: Rgb, backdropTone: numbe
 
 /** Settings with auto tone's added to what is set by hand. */
 export function withAutoTone(settings: LightSettings, auto: AutoTone): LightSettings {
-  const bounded = (value: number, most: number): number => Math.min(most, Math.max(-most, value))
+  const added = (field: keyof AutoTone): number => {
+    const { min, max } = rangeOf(LightSettings.shape[field])
+    return Math.min(max, Math.max(min, settings[field] + auto[field]))
+  }
   return {
     ...settings,
-    exposureEv: bounded(settings.exposureEv + auto.exposureEv, 4),
-    blackPoint: bounded(settings.blackPoint + auto.blackPoint, 100),
-    whitePoint: bounded(settings.whitePoint + auto.whitePoint, 100),
+    exposureEv: added('exposureEv'),
+    blackPoint: added('blackPoint'),
+    whitePoint: added('whitePoint'),
   }
 }
 
@@ -61,18 +74,16 @@ const evBetween = (from: number, to: number): number =>
   Math.log2(linearOf(to) / Math.max(linearOf(from), 1e-4))
 
 /** Tones of the pixels on a grid, rising. */
-function sampleTones({ width, height, data }: SrgbRgba8, gains: Rgb): Float32Array {
-  const step = Math.max(1, Math.floor(Math.max(width, height) / GRID))
-  const tones: number[] = []
-  for (let y = 0; y < height; y += step)
-    for (let x = 0; x < width; x += step) {
-      const p = (y * width + x) * 4
-      const light = luminance([
-        LINEAR_OF_BYTE[data[p]!]! * gains[0],
-        LINEAR_OF_BYTE[data[p + 1]!]! * gains[1],
-        LINEAR_OF_BYTE[data[p + 2]!]! * gains[2],
-      ])
-      tones.push(linearToSrgb(light))
-    }
-  return Float32Array.from(tones).sort()
+function sampleTones(source: Source, gains: Rgb): Float32Array {
+  const { data } = source.sample(wholeOf(source.size), fitInside(source.size, GRID), POINT)
+  const tones = Float32Array.from({ length: data.length / 4 }, (_, i) =>
+    linearToSrgb(
+      luminance([
+        data[i * 4]! * gains[0],
+        data[i * 4 + 1]! * gains[1],
+        data[i * 4 + 2]! * gains[2],
+      ]),
+    ),
+  )
+  return tones.sort()
 }

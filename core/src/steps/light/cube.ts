@@ -1,3 +1,4 @@
+import { strFromU8 } from 'fflate'
 import { linearToSrgb, srgbToLinear } from '../../raster'
 
 /** A colour table: size³ colours, red changing fastest; in and out are sRGB values 0…1. */
@@ -55,6 +56,19 @@ export function parseCube(text: string): CubeLut {
 function numbers(words: readonly string[]): number[] | null {
   const values = words.map(Number)
   return words.length === 3 && values.every(Number.isFinite) ? values : null
+}
+
+const readBefore = new WeakMap<Uint8Array, CubeLut>()
+
+/**
+ * The table of a .cube file's bytes. Read once for each array of bytes: a look is worn by many pictures.
+ *
+ * @throws CubeError as `parseCube`.
+ */
+export function readCubeAsset(bytes: Uint8Array): CubeLut {
+  const cube = readBefore.get(bytes) ?? parseCube(strFromU8(bytes))
+  readBefore.set(bytes, cube)
+  return cube
 }
 
 /** Writes a table as .cube text with six decimals; `parseCube` reads it again. */

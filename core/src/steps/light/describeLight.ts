@@ -1,3 +1,5 @@
+import { formatSigned } from '../../words'
+import { LIGHT_CONTROLS } from './controls'
 import { LOOKS } from './looks'
 import type { LightSettings, Neutral } from './settings'
 
@@ -7,30 +9,21 @@ const NEUTRAL_WORDS: Readonly<Record<Neutral['from'], string>> = {
   photograph: 'neutral as photographed',
 }
 
-const NAMES = {
-  contrast: 'contrast',
-  shadows: 'shadows',
-  highlights: 'highlights',
-  blackPoint: 'black point',
-  whitePoint: 'white point',
-  warmth: 'warmth',
-  tint: 'tint',
-  saturation: 'saturation',
-  vibrance: 'vibrance',
-} as const satisfies Partial<Record<keyof LightSettings, string>>
-
-const signed = (value: number, digits = 0): string =>
-  `${value > 0 ? '+' : value < 0 ? '−' : ''}${Math.abs(value).toFixed(digits)}`
+/** Settings whose name and value say it all: sliders without a unit. */
+const PLAIN = LIGHT_CONTROLS.flatMap(({ controls }) => controls).filter(
+  (control) => control.kind === 'number' && control.unit === '' && control.field !== 'flattenPct',
+)
 
 /** What Light does, in a few words: the neutral, and every setting that is not at rest. */
 export function describeLight(settings: LightSettings): string {
   const { neutral, exposureEv, autoTone, curve, look, even, flattenPct } = settings
   const parts = [NEUTRAL_WORDS[neutral.from]]
   if (autoTone) parts.push('automatic tone')
-  if (exposureEv !== 0) parts.push(`${signed(exposureEv, 2)} EV`)
-  for (const [key, name] of Object.entries(NAMES)) {
-    const value = settings[key as keyof typeof NAMES] // its keys are these
-    if (value !== 0) parts.push(`${name} ${signed(value)}`)
+  if (exposureEv !== 0) parts.push(`${formatSigned(exposureEv, 2)} EV`)
+  for (const { field, label } of PLAIN) {
+    const value = settings[field]
+    if (typeof value === 'number' && value !== 0)
+      parts.push(`${label.toLowerCase()} ${formatSigned(value)}`)
   }
   if (curve.length > 0) parts.push('tone curve')
   if (look.from === 'own') parts.push(`look ${LOOKS[look.id].name} ${look.strengthPct} %`)

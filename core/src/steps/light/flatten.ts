@@ -1,17 +1,16 @@
+import { findProduct, type Finder } from '../../networks'
 import {
   fitInside,
   LINEAR,
-  linearRaster,
   luminance,
+  pixelsOf,
   planeF32,
   resamplePlane,
-  resampleSrgb,
-  wholeOf,
+  type Box01,
   type LinearRgba,
   type PlaneF32,
-  type SrgbRgba8,
 } from '../../raster'
-import { findProduct, type Finder } from '../cut/finder'
+import type { Source } from '../../source'
 
 /** What takes the unevenness out of a backdrop, over the whole photograph. */
 export interface Flatten {
@@ -42,46 +41,55 @@ const TERMS = 6
  * least squares with strays left out in rounds. Null where there is too little backdrop.
  */
 export async function planFlatten(
-  picture: SrgbRgba8,
+  source: Source,
   strength01: number,
   finder: Finder,
 ): Promise<Flatten | null> {
-  const size = fitInside(picture, WORK_SIDE_PX)
-  const work = resampleSrgb(picture, wholeOf(picture), linearRaster(size), LINEAR)
+  const fitted = await (fittedBefore.get(source) ?? fitBackdrop(source, finder))
+  return fitted && { ...fitted, strength01 }
+}
+
+type Fitted = Omit<Flatten, 'strength01'>
+
+/** Surfaces that have been fitted: a strength that changes fits none anew. */
+const fittedBefore = new WeakMap<Source, Promise<Fitted | null>>()
+
+function fitBackdrop(source: Source, finder: Finder): Promise<Fitted | null> {
+  const fitting = fit(source, finder)
+  fittedBefore.set(source, fitting)
+  // One that failed is not remembered.
+  fitting.catch(() => fittedBefore.delete(source))
+  return fitting
+}
+
+async function fit(source: Source, finder: Finder): Promise<Fitted | null> {
+  const work = source.reduced(WORK_SIDE_PX)
   const product = await findProduct(work, finder)
   const surface = fitSurface(work, product)
   if (!surface) return null
-  const gain = planeF32(fitInside(picture, GAIN_SIDE_PX))
+  const gain = planeF32(fitInside(source.size, GAIN_SIDE_PX))
   for (let y = 0, i = 0; y < gain.height; y++)
     for (let x = 0; x < gain.width; x++, i++) {
       const ev = surface.target - surface.at((x + 0.5) / gain.width, (y + 0.5) / gain.height)
       gain.data[i] = 2 ** Math.min(MOST_EV, Math.max(-MOST_EV, ev))
     }
-  return { gain, product, strength01 }
+  return { gain, product }
 }
 
 /**
  * Multiplies the backdrop of a picture of the whole photograph, or of a window of it, by the gains.
  *
- * @param window of the photograph, as fractions of its sides.
+ * @param window of the photograph.
  * @param product what is product in the picture (0…1); by default what the finder thinks.
  */
 export function applyFlatten(
   picture: LinearRgba,
   { gain, product: likely, strength01 }: Flatten,
-  window: { x: number; y: number; width: number; height: number },
+  window: Box01,
   product: PlaneF32 | null,
 ): void {
-  const over = (plane: PlaneF32): PlaneF32 => {
-    const { width, height } = plane
-    const part = {
-      x: window.x * width,
-      y: window.y * height,
-      width: window.width * width,
-      height: window.height * height,
-    }
-    return resamplePlane(plane, part, planeF32(picture), LINEAR)
-  }
+  const over = (plane: PlaneF32): PlaneF32 =>
+    resamplePlane(plane, pixelsOf(window, plane), planeF32(picture), LINEAR)
   const gains = over(gain)
   const kept = product ?? over(likely)
   const { data } = picture

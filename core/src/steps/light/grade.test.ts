@@ -4,7 +4,7 @@ import { seededRandom } from '../../raster/seeded.testing'
 import { applyGrade } from './applyGrade'
 import { NO_GRADE, planGrade } from './grade'
 import { LOOKS, withLook } from './looks'
-import { LightSettings, LightTouch, LOOK_IDS } from './settings'
+import { LightSettings, LOOK_IDS } from './settings'
 import { monotoneCurve, toneCurve } from './toneCurve'
 
 const settings = (touched: Partial<LightSettings> = {}): LightSettings => ({
@@ -209,11 +209,6 @@ describe('looks', () => {
     )
     expect(none).toEqual(NO_GRADE)
   })
-})
-
-test('a touch holds only what was set', () => {
-  expect(LightTouch.parse({ contrast: 12 })).toEqual({ contrast: 12 })
-  expect(LightTouch.safeParse({ contrast: 120 }).success).toBe(false)
 })
 
 test('the tone table is finer than a byte', () => {

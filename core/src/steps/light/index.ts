@@ -1,59 +1,54 @@
-import { measureBackdropRing } from '../../measure'
-import { linearToSrgb, luminance, type Rgb, type SrgbRgba8 } from '../../raster'
-import type { Finding } from '../../findings'
-import { defineStep } from '../step'
-import { planAutoTone, withAutoTone } from './autoTone'
+import { z } from 'zod'
+import { fractionsOf } from '../../raster'
+import { notAtRest } from '../atRest'
+import type { Pass } from '../pass'
+import { defineStep, type DecideContext } from '../step'
+import { applyGrade } from './applyGrade'
+import { LIGHT_CONTROLS } from './controls'
+import { readCubeAsset, type CubeLut } from './cube'
 import { describeLight } from './describeLight'
-import { planFlatten } from './flatten'
-import { planGrade } from './grade'
-import { neutralGains } from './neutralGains'
-import { LightSettings, type Neutral } from './settings'
+import { examineForLight, LIGHT_FINDINGS } from './findings'
+import { applyFlatten, type Flatten } from './flatten'
+import { planLight } from './planLight'
+import { LightSettings, type Look } from './settings'
 
 /** Light: the neutral, then tone, colour and look; an even backdrop. */
 export const light = defineStep({
   id: 'light',
   title: 'Light',
+  engine: 1,
   settings: LightSettings,
+  own: z.strictObject({}),
+  controls: LIGHT_CONTROLS,
+  findings: LIGHT_FINDINGS,
   describe: describeLight,
-  apply: async (composition, settings, context) => {
-    const { original } = composition
-    const { gains, findings } = resolveNeutral(settings.neutral, original)
-    const toned = settings.autoTone
-      ? withAutoTone(settings, planAutoTone(original, gains, backdropTone(original, gains)))
-      : settings
-    const flatten =
-      settings.flattenPct > 0
-        ? await planFlatten(original, settings.flattenPct / 100, await context.finder())
-        : null
-    return {
-      ...composition,
-      grade: planGrade(toned, gains, context.cube),
-      flatten,
-      findings: [...composition.findings, ...findings],
-    }
+  assets: ({ look }): Record<string, string> =>
+    look.from === 'cube' ? { [look.name]: look.hash } : {},
+  keyPart: keyPartOf,
+  examine: examineForLight,
+  decide: async (_facts, settings, _own, context) => {
+    const cube = await cubeOf(settings.look, context)
+    const { source, network } = context
+    const { grade, flatten, findings } = await planLight(source, settings, cube, network)
+    const colour: Pass = { phase: 'colour', paint: ({ data }) => applyGrade(data, grade) }
+    return { passes: flatten ? [flattenPass(flatten), colour] : [colour], findings }
   },
 })
 
-/** The gains that a neutral comes to on one photograph. */
-function resolveNeutral(
-  neutral: Neutral,
-  original: SrgbRgba8,
-): { gains: Rgb; findings: readonly Finding[] } {
-  switch (neutral.from) {
-    case 'photograph':
-      return { gains: [1, 1, 1], findings: [] }
-    case 'gains':
-      return { gains: [neutral.red, neutral.green, neutral.blue], findings: [] }
-    case 'backdrop': {
-      const gains = neutralGains(measureBackdropRing(original))
-      return gains
-        ? { gains, findings: [] }
-        : { gains: [1, 1, 1], findings: [{ code: 'not-neutral' }] }
-    }
-  }
+/** A colour table is what its hash says; what it is called changes no pixel. */
+function keyPartOf(settings: LightSettings): unknown {
+  const { look, ...others } = notAtRest(LightSettings, settings)
+  const named = settings.look
+  const table = named.from === 'cube' ? { hash: named.hash, strengthPct: named.strengthPct } : look
+  return look === undefined ? others : { ...others, look: table }
 }
 
-function backdropTone(original: SrgbRgba8, gains: Rgb): number {
-  const [r, g, b] = measureBackdropRing(original).colour
-  return linearToSrgb(luminance([r * gains[0], g * gains[1], b * gains[2]]))
+async function cubeOf(look: Look, { asset }: DecideContext): Promise<CubeLut | null> {
+  return look.from === 'cube' ? readCubeAsset(await asset(look.hash)) : null
 }
+
+const flattenPass = (flatten: Flatten): Pass => ({
+  phase: 'backdrop',
+  paint: (picture, { window, photograph, alpha }) =>
+    applyFlatten(picture, flatten, fractionsOf(window, photograph), alpha()),
+})

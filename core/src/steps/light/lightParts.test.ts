@@ -1,12 +1,14 @@
 import { describe, expect, test } from 'vitest'
+import { askFinder } from '../../networks'
 import {
   LINEAR_OF_BYTE,
-  linearRaster,
   linearToSrgb,
   luminance,
   srgbRaster,
-  type SrgbRgba8,
+  WHOLE_01,
+  wholeOf,
 } from '../../raster'
+import { photographSource, type Source } from '../../source'
 import { planAutoTone, withAutoTone } from './autoTone'
 import { planEvenOut, type EvenInput } from './evenOut'
 import { applyFlatten, planFlatten } from './flatten'
@@ -19,11 +21,11 @@ function painted(
   width: number,
   height: number,
   at: (x: number, y: number) => readonly [number, number, number],
-): SrgbRgba8 {
+): Source {
   const picture = srgbRaster({ width, height })
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p += 4) picture.data.set([...at(x, y), 255], p)
-  return picture
+  return photographSource(picture)
 }
 
 const middle = { x: 0.5, y: 0.5, radius: 0.1 }
@@ -152,11 +154,13 @@ describe('flattening a backdrop', () => {
   const side = 192
   const onProduct = (x: number, y: number): boolean =>
     Math.abs(x - side / 2) < 30 && Math.abs(y - side / 2) < 30
-  const photograph = painted(side, side, (x, y) => {
-    if (onProduct(x, y)) return [90, 40, 30]
-    const v = Math.round(230 - 50 * (x / side) - 20 * (y / side) ** 2)
-    return [v, v, v]
-  })
+  /** Made anew for each test, for a surface is fitted to a photograph once. */
+  const shaded = () =>
+    painted(side, side, (x, y) => {
+      if (onProduct(x, y)) return [90, 40, 30]
+      const v = Math.round(230 - 50 * (x / side) - 20 * (y / side) ** 2)
+      return [v, v, v]
+    })
   const finder = (planes: Float32Array): Promise<Float32Array> =>
     Promise.resolve(
       Float32Array.from({ length: planes.length / 3 }, (_, i) =>
@@ -165,12 +169,11 @@ describe('flattening a backdrop', () => {
     )
 
   test('makes it even and leaves the product as it was', async () => {
+    const photograph = shaded()
     const flatten = await planFlatten(photograph, 1, finder)
-    const picture = linearRaster(photograph)
-    for (let i = 0; i < picture.data.length; i++)
-      picture.data[i] = i % 4 === 3 ? 1 : LINEAR_OF_BYTE[photograph.data[i]!]!
+    const picture = photograph.sample(wholeOf(photograph.size), photograph.size)
     const before = picture.data.slice()
-    applyFlatten(picture, flatten!, { x: 0, y: 0, width: 1, height: 1 }, null)
+    applyFlatten(picture, flatten!, WHOLE_01, null)
     const tones: number[] = []
     for (let y = 4; y < side - 4; y++)
       for (let x = 4; x < side - 4; x++) {
@@ -191,14 +194,27 @@ describe('flattening a backdrop', () => {
   test('is left undone where there is no backdrop', async () => {
     const full = (planes: Float32Array): Promise<Float32Array> =>
       Promise.resolve(new Float32Array(planes.length / 3).fill(1))
-    expect(await planFlatten(photograph, 1, full)).toBeNull()
+    expect(await planFlatten(shaded(), 1, full)).toBeNull()
+  })
+
+  test('asks the finder once for a photograph, whatever the strength', async () => {
+    let asked = 0
+    const counting = (planes: Float32Array): Promise<Float32Array> => {
+      asked++
+      return finder(planes)
+    }
+    const photograph = shaded()
+    const strengths = await Promise.all(
+      [0.2, 0.7].map((strength) => planFlatten(photograph, strength, counting)),
+    )
+    expect([asked, ...strengths.map((flatten) => flatten?.strength01)]).toEqual([1, 0.2, 0.7])
   })
 })
 
 describe('a grey ball', () => {
   const size = { width: 520, height: 390 }
   /** A grey ball in warm light from above, at (140, 230); a dark product beside it, or not. */
-  const scene = (withProduct: boolean): SrgbRgba8 =>
+  const scene = (withProduct: boolean): Source =>
     painted(size.width, size.height, (x, y) => {
       const u = (x - 140) / 46
       const v = (y - 230) / 46
@@ -224,8 +240,13 @@ describe('a grey ball', () => {
         }),
       )
 
+  const proposed = async (withProduct: boolean) => {
+    const source = scene(withProduct)
+    return proposeNeutral(source, await askFinder(source.reduced(520), finder(withProduct)))
+  }
+
   test('beside a product is found, and its gains are those of the light', async () => {
-    const proposal = await proposeNeutral(scene(true), finder(true))
+    const proposal = await proposed(true)
     expect(proposal?.spot.x).toBeCloseTo(140 / 520, 1)
     expect(proposal?.spot.y).toBeCloseTo(230 / 390, 1)
     const [r, g, b] = proposal!.reading.gains
@@ -234,7 +255,7 @@ describe('a grey ball', () => {
   })
 
   test('by itself is the product', async () => {
-    expect(await proposeNeutral(scene(false), finder(false))).toBeNull()
+    expect(await proposed(false)).toBeNull()
   })
 })
 

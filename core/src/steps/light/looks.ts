@@ -1,4 +1,5 @@
-import type { LightSettings, LookId } from './settings'
+import { rangeOf } from '../controls'
+import { LightSettings, type LookId } from './settings'
 
 /** The settings that a look may set. */
 export type LookSettings = Partial<
@@ -74,29 +75,20 @@ export const LOOKS: Readonly<Record<LookId, LookWords>> = {
   },
 }
 
-const RANGE: Readonly<Record<keyof LookSettings, readonly [number, number]>> = {
-  exposureEv: [-4, 4],
-  contrast: [-100, 100],
-  shadows: [-100, 100],
-  highlights: [-100, 100],
-  blackPoint: [-100, 100],
-  whitePoint: [-100, 100],
-  warmth: [-100, 100],
-  tint: [-100, 100],
-  saturation: [-100, 100],
-  vibrance: [-100, 100],
-}
+/** The settings that any look sets. */
+const LOOK_FIELDS = [
+  ...new Set(Object.values(LOOKS).flatMap(({ settings }) => Object.keys(settings))),
+] as (keyof LookSettings)[] // the keys of looks' settings
 
 /** The settings with an own look opened up: its settings added at their strength, the look gone. */
 export function withLook(settings: LightSettings): LightSettings {
   const { look } = settings
   if (look.from !== 'own') return settings
   const opened: Record<string, number> = {}
-  for (const key of Object.keys(RANGE) as (keyof LookSettings)[]) {
-    // its keys are these
-    const [low, high] = RANGE[key]
-    const added = (LOOKS[look.id].settings[key] ?? 0) * (look.strengthPct / 100)
-    opened[key] = Math.min(high, Math.max(low, settings[key] + added))
+  for (const field of LOOK_FIELDS) {
+    const { min, max } = rangeOf(LightSettings.shape[field])
+    const added = (LOOKS[look.id].settings[field] ?? 0) * (look.strengthPct / 100)
+    opened[field] = Math.min(max, Math.max(min, settings[field] + added))
   }
   return { ...settings, ...opened, look: { from: 'none' } }
 }

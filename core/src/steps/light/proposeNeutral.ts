@@ -1,21 +1,15 @@
+import { CARD, findBall, markCards } from '../../cards'
+import { barriers, edgeContrast, sharpEdges } from '../../edges'
+import { spreadProbability } from '../../networks'
 import {
   components,
-  fitInside,
   labOfLinear,
-  LINEAR,
-  linearRaster,
   planeU8,
-  resampleSrgb,
-  wholeOf,
   type Component,
+  type PlaneF32,
   type Size,
-  type SrgbRgba8,
 } from '../../raster'
-import { barriers, edgeContrast } from '../cut/evidence'
-import { findProduct, type Finder } from '../cut/finder'
-import { CARD, markCards } from '../cut/referenceCard'
-import { sharpEdges } from '../cut/sharpEdges'
-import { findBall } from './findBall'
+import type { Source } from '../../source'
 import { readNeutral, type NeutralReading, type Spot } from './readNeutral'
 
 /** Longer side of the picture that is searched, in pixels. */
@@ -35,14 +29,14 @@ export interface NeutralProposal {
  * Finds a grey card or ball in a photograph and proposes a spot on it: of the even, rectangular patches
  * beside the product that `markCards` finds, the largest that is plausibly grey; failing that, a ball.
  * Null where there is none.
+ *
+ * @param map the finder's probability of product over the whole photograph, as `askFinder` gives it.
  */
-export async function proposeNeutral(
-  picture: SrgbRgba8,
-  finder: Finder,
-): Promise<NeutralProposal | null> {
-  const size = fitInside(picture, WORK_SIDE_PX)
-  const work = resampleSrgb(picture, wholeOf(picture), linearRaster(size), LINEAR)
-  const probability = await findProduct(work, finder)
+export function proposeNeutral(source: Source, map: PlaneF32): NeutralProposal | null {
+  const work = source.reduced(WORK_SIDE_PX)
+  const { width, height } = work
+  const size = { width, height }
+  const probability = spreadProbability(map, work)
   const lab = labOfLinear(work)
   const { sharp } = edgeContrast(sharpEdges(lab), probability)
   const barrier = barriers(sharp, Math.max(size.width, size.height))
@@ -56,7 +50,7 @@ export async function proposeNeutral(
     ...(ball ? [ball] : []),
   ]
   for (const candidate of found) {
-    const proposal = propose(picture, candidate, size)
+    const proposal = propose(source, candidate, size)
     if (proposal) return proposal
   }
   return null
@@ -64,7 +58,7 @@ export async function proposeNeutral(
 
 /** The spot in the middle of a card or ball, unless it does not read as one. */
 function propose(
-  picture: SrgbRgba8,
+  source: Source,
   { x0, y0, x1, y1 }: Component,
   size: Size,
 ): NeutralProposal | null {
@@ -73,7 +67,7 @@ function propose(
     y: (y0 + y1) / 2 / size.height,
     radius: (INSIDE * Math.min(x1 - x0, y1 - y0)) / Math.max(size.width, size.height),
   }
-  const reading = readNeutral(picture, spot)
+  const reading = readNeutral(source, spot)
   const [lightness] = reading.lab
   const doubted = reading.doubts.some((doubt) => doubt !== 'uneven')
   return doubted || lightness < DARKEST_L || lightness > LIGHTEST_L ? null : { spot, reading }

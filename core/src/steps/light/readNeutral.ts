@@ -1,4 +1,5 @@
-import { byteOfLinear, LINEAR_OF_BYTE, linearToLab, type Rgb, type SrgbRgba8 } from '../../raster'
+import { byteOfLinear, LINEAR_OF_BYTE, linearToLab, POINT, type Rgb } from '../../raster'
+import type { Source } from '../../source'
 import { gainsToGrey, isPlausibleGrey } from './neutralGains'
 
 /** A round spot of a photograph; centre as fractions of its sides, radius of its longer side. */
@@ -27,47 +28,45 @@ export interface NeutralReading {
   readonly doubts: readonly NeutralDoubt[]
 }
 
-/** Bytes from which a channel counts as clipped, and the share of such pixels that is too much. */
-const CLIPPED_BYTE = 252
+/** Light from which a channel counts as clipped, and the share of such pixels that is too much. */
+const CLIPPED = LINEAR_OF_BYTE[252]!
 const CLIPPED_SHARE = 0.02
 const DARKEST_L = 18
 const MOST_SPREAD = 5
 
-/** Reads a spot as a neutral: averaged in linear light over its pixels, at least one. */
-export function readNeutral(picture: SrgbRgba8, spot: Spot): NeutralReading {
-  const { width, height, data } = picture
+/** Reads a spot of a photograph as a neutral: averaged in linear light over its pixels, at least one. */
+export function readNeutral(source: Source, spot: Spot): NeutralReading {
+  const { width, height } = source.size
   const radius = Math.max(0.5, spot.radius * Math.max(width, height))
   const cx = Math.min(width - 0.5, Math.max(0.5, spot.x * width))
   const cy = Math.min(height - 0.5, Math.max(0.5, spot.y * height))
-  const offsets: number[] = []
-  for (let y = Math.max(0, Math.floor(cy - radius)); y <= Math.min(height - 1, cy + radius); y++)
-    for (let x = Math.max(0, Math.floor(cx - radius)); x <= Math.min(width - 1, cx + radius); x++)
-      if ((x + 0.5 - cx) ** 2 + (y + 0.5 - cy) ** 2 <= radius * radius)
-        offsets.push((y * width + x) * 4)
-  if (offsets.length === 0) offsets.push((Math.floor(cy) * width + Math.floor(cx)) * 4)
-  return readNeutralPixels(data, offsets)
+  const x0 = Math.max(0, Math.floor(cx - radius))
+  const y0 = Math.max(0, Math.floor(cy - radius))
+  const size = {
+    width: Math.min(width, Math.floor(cx + radius) + 1) - x0,
+    height: Math.min(height, Math.floor(cy + radius) + 1) - y0,
+  }
+  const { data } = source.sample({ x: x0, y: y0, ...size }, size, POINT)
+  const pixels: Rgb[] = []
+  for (let y = 0, p = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++, p += 4)
+      if ((x0 + x + 0.5 - cx) ** 2 + (y0 + y + 0.5 - cy) ** 2 <= radius * radius)
+        pixels.push([data[p]!, data[p + 1]!, data[p + 2]!])
+  if (pixels.length === 0) {
+    const middle = ((Math.floor(cy) - y0) * size.width + Math.floor(cx) - x0) * 4
+    pixels.push([data[middle]!, data[middle + 1]!, data[middle + 2]!])
+  }
+  return readPixels(pixels)
 }
 
-/** As `readNeutral`, of the pixels that start at these offsets. */
-export function readNeutralPixels(
-  data: SrgbRgba8['data'],
-  offsets: readonly number[],
-): NeutralReading {
-  const sum: [number, number, number] = [0, 0, 0]
-  let clipped = 0
-  for (const p of offsets) {
-    for (let c = 0; c < 3; c++) sum[c]! += LINEAR_OF_BYTE[data[p + c]!]!
-    if (Math.max(data[p]!, data[p + 1]!, data[p + 2]!) >= CLIPPED_BYTE) clipped++
-  }
-  const n = offsets.length
-  const linear: Rgb = [sum[0] / n, sum[1] / n, sum[2] / n]
+function readPixels(pixels: readonly Rgb[]): NeutralReading {
+  const n = pixels.length
+  const mean = (c: 0 | 1 | 2): number => pixels.reduce((sum, pixel) => sum + pixel[c], 0) / n
+  const linear: Rgb = [mean(0), mean(1), mean(2)]
   const lab = linearToLab(linear)
-  const squares = offsets.reduce((total, p) => {
-    const [l, a, b] = linearToLab([
-      LINEAR_OF_BYTE[data[p]!]!,
-      LINEAR_OF_BYTE[data[p + 1]!]!,
-      LINEAR_OF_BYTE[data[p + 2]!]!,
-    ])
+  const clipped = pixels.filter((pixel) => Math.max(...pixel) >= CLIPPED).length
+  const squares = pixels.reduce((total, pixel) => {
+    const [l, a, b] = linearToLab(pixel)
     return total + (l - lab[0]) ** 2 + (a - lab[1]) ** 2 + (b - lab[2]) ** 2
   }, 0)
   const spread = Math.sqrt(squares / n)

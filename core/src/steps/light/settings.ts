@@ -6,14 +6,14 @@ const signed = (words: string): z.ZodDefault<z.ZodNumber> =>
 
 /** Where the neutral comes from. */
 export const Neutral = z.discriminatedUnion('from', [
-  z.object({ from: z.literal('photograph') }),
-  z.object({ from: z.literal('backdrop') }),
-  z.object({ from: z.literal('gains'), red: Gain, green: Gain, blue: Gain }),
+  z.strictObject({ from: z.literal('photograph') }),
+  z.strictObject({ from: z.literal('backdrop') }),
+  z.strictObject({ from: z.literal('gains'), red: Gain, green: Gain, blue: Gain }),
 ])
 export type Neutral = z.infer<typeof Neutral>
 
 /** A point of the tone curve: tone in → tone out, both 0…100. */
-export const CurvePoint = z.object({
+export const CurvePoint = z.strictObject({
   x: z.number().min(0).max(100),
   y: z.number().min(0).max(100),
 })
@@ -36,9 +36,9 @@ const Strength = z.number().min(0).max(100).default(100)
 
 /** A look over the picture: one of ours, or a colour table read from a .cube file. */
 export const Look = z.discriminatedUnion('from', [
-  z.object({ from: z.literal('none') }),
-  z.object({ from: z.literal('own'), id: z.enum(LOOK_IDS), strengthPct: Strength }),
-  z.object({
+  z.strictObject({ from: z.literal('none') }),
+  z.strictObject({ from: z.literal('own'), id: z.enum(LOOK_IDS), strengthPct: Strength }),
+  z.strictObject({
     from: z.literal('cube'),
     /** SHA-256 of the file, in hex. */
     hash: z.string().regex(/^[0-9a-f]{64}$/),
@@ -49,7 +49,7 @@ export const Look = z.discriminatedUnion('from', [
 export type Look = z.infer<typeof Look>
 
 /** What evening out adds to one shot, worked out by `planEvenOut`. */
-export const Even = z.object({
+export const Even = z.strictObject({
   /** Brightness, in stops. */
   ev: z.number().min(-3).max(3),
   /** Lift of the middle tones, as a share of the tone scale. */
@@ -60,7 +60,7 @@ export const Even = z.object({
 export type Even = z.infer<typeof Even>
 
 /** Brightness, colour and neutral of a photograph. */
-export const LightSettings = z.object({
+export const LightSettings = z.strictObject({
   neutral: Neutral.default({ from: 'backdrop' }).describe(
     'Reads grey from the backdrop where it plausibly is grey, takes fixed gains, or keeps the photograph’s own.',
   ),
@@ -98,54 +98,3 @@ export const LightSettings = z.object({
     .describe('Takes the unevenness out of the backdrop’s brightness; the product is left alone.'),
 })
 export type LightSettings = z.infer<typeof LightSettings>
-
-const bare = LightSettings.shape
-
-/** Settings laid over a brief's, of a lighting or of one shot. Only what is set is in it. */
-export const LightTouch = z
-  .object({
-    // Without the defaults, which would fill in what was not set.
-    neutral: bare.neutral.unwrap(),
-    exposureEv: bare.exposureEv.unwrap(),
-    autoTone: bare.autoTone.unwrap(),
-    contrast: bare.contrast.unwrap(),
-    shadows: bare.shadows.unwrap(),
-    highlights: bare.highlights.unwrap(),
-    blackPoint: bare.blackPoint.unwrap(),
-    whitePoint: bare.whitePoint.unwrap(),
-    curve: bare.curve.unwrap(),
-    warmth: bare.warmth.unwrap(),
-    tint: bare.tint.unwrap(),
-    saturation: bare.saturation.unwrap(),
-    vibrance: bare.vibrance.unwrap(),
-    look: bare.look.unwrap(),
-    even: bare.even.unwrap(),
-    flattenPct: bare.flattenPct.unwrap(),
-  })
-  .partial()
-export type LightTouch = z.infer<typeof LightTouch>
-
-/** Settings that belong together and are carried from shot to shot together. */
-export const LIGHT_GROUPS = {
-  neutral: { title: 'Neutral', fields: ['neutral'] },
-  tone: {
-    title: 'Tone',
-    fields: [
-      'exposureEv',
-      'autoTone',
-      'contrast',
-      'shadows',
-      'highlights',
-      'blackPoint',
-      'whitePoint',
-      'curve',
-    ],
-  },
-  colour: { title: 'Colour', fields: ['warmth', 'tint', 'saturation', 'vibrance'] },
-  look: { title: 'Look', fields: ['look'] },
-  backdrop: { title: 'Backdrop', fields: ['even', 'flattenPct'] },
-} as const satisfies Record<
-  string,
-  { readonly title: string; readonly fields: readonly (keyof LightSettings)[] }
->
-export type LightGroup = keyof typeof LIGHT_GROUPS

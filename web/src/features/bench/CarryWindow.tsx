@@ -1,7 +1,7 @@
 import { Box, Checkbox, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { LIGHT_GROUPS, type LightGroup, type LightTouch } from '@cloudbank/core/steps'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { change, perform, type ShootView, type Shot } from '../../data'
 import { Action, Window } from '../../ui'
 

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Histogram } from '@cloudbank/core/measure'
-import { formatPercent } from '../../app/numbers'
+import { formatPercent } from '@cloudbank/core/words'
 
 const WIDTH = 256
 const HEIGHT = 72

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
-import { formatSigned } from '../../app/numbers'
+import { formatSigned } from '@cloudbank/core/words'
 
 /** Where the pointer is, and the view to ask; null before either is known. */
 export type PixelReading = {

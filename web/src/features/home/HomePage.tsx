@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useDropzone } from 'react-dropzone'
 import { useNavigate } from 'react-router'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { createShoot, freeShootName, useShootSummaries } from '../../data'
 import { Action } from '../../ui'
 import { takeInFiles } from '../../work/incoming'

@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import {
   deleteShoot,
   usePictureUrl,

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { formatBytes } from '../../app/numbers'
+import { formatBytes } from '@cloudbank/core/words'
 
 /** How much room the shoots take in this browser, and how much there is. */
 export function StorageUsed() {

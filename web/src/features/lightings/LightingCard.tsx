@@ -1,7 +1,7 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { useEffect, useState } from 'react'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { useNotices } from '../../app/notices'
 import type { ForeignLighting, Lighting, ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
 import { Lost } from '../../app/Lost'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { useNotices } from '../../app/notices'
 import {
   useForeignLightings,

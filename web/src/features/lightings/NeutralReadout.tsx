@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import type { NeutralReading } from '@cloudbank/core/steps'
-import { formatCount, formatPercent, formatSigned } from '../../app/numbers'
+import { formatCount, formatPercent, formatSigned } from '@cloudbank/core/words'
 import type { Lighting } from '../../data'
 import { Action, Attention } from '../../ui'
 import { DOUBTS } from './doubts'

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Input, NativeSelect, Table, Text, Textarea } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import { useNotices } from '../../app/notices'
 import type { ShootView } from '../../data'
 import { Action, Attention, Window } from '../../ui'

@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
 import { Action } from '../../ui'
 import { makeWords } from '../../work/stale'

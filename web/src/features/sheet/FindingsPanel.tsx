@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
-import { countOf, formatCount } from '../../app/numbers'
+import { countOf, formatCount } from '@cloudbank/core/words'
 import { database, type Refusal, type Shot } from '../../data'
 import { Action, Attention } from '../../ui'
 import type { FindingCode } from '@cloudbank/core/findings'

@@ -5,7 +5,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { Lost } from '../../app/Lost'
-import { countOf } from '../../app/numbers'
+import { countOf } from '@cloudbank/core/words'
 import {
   perform,
   removal,

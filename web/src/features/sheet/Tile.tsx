@@ -1,6 +1,6 @@
 import { memo, useState } from 'react'
 import type { FrameSettings } from '@cloudbank/core/steps'
-import { formatBytes, formatPercent, formatSigned } from '../../app/numbers'
+import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { LitPreview } from '../../preview'
 import type { LightReading } from '../../work/lightReadings'

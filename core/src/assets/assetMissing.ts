@@ -1,0 +1,11 @@
+/** A plan names a table or picture by its hash, and it is not to be had. */
+export class AssetMissingError extends Error {
+  override readonly name = 'AssetMissingError'
+  constructor(
+    /** What it is called where it was chosen. */
+    readonly role: string,
+    readonly hash: string,
+  ) {
+    super(`“${role}” is not here; bring it in again, or choose something else in its place`)
+  }
+}

@@ -1,0 +1,1 @@
+export { AssetMissingError } from './assetMissing'

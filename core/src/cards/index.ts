@@ -1,0 +1,2 @@
+export { findBall } from './findBall'
+export { CARD, markCards } from './markCards'

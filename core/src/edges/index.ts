@@ -1,0 +1,3 @@
+export { barriers } from './barriers'
+export { edgeContrast, type Contrast } from './edgeContrast'
+export { sharpEdges, type Edges } from './sharpEdges'

@@ -1,0 +1,130 @@
+import { FORMATS } from '../codec'
+import { alphaFor, type CutMatte } from '../matte'
+import {
+  hexToLinear,
+  layOnGround,
+  linearRaster,
+  pixelsOf,
+  planeF32,
+  resamplePlane,
+  srgbOfLinear,
+  within01,
+  fractionsOf,
+  type LinearRgba,
+  type PlaneF32,
+  type PxBox,
+  type Rgb,
+  type Size,
+  type SrgbRgba8,
+} from '../raster'
+import type { Source } from '../source'
+import {
+  FIRST_OVER_GROUND,
+  PHASES,
+  type Pass,
+  type Place,
+  type RenditionPlan,
+  type ShotFacts,
+} from '../steps'
+import { clearAlphaBeyond, clearBeyond, coverageOf, type Coverage } from './coverage'
+import { neededSide } from './planRendition'
+
+const WHITE: Rgb = [1, 1, 1]
+
+/**
+ * Makes the pixels of one rendition: the photograph is sampled once, straight to the size that is wanted,
+ * and the steps' passes go over it in the order of their phases. The same plan gives the same pixels,
+ * whatever else is made of the shot.
+ */
+export function drawRendition(source: Source, facts: ShotFacts, plan: RenditionPlan): SrgbRgba8 {
+  const picture = drawLinear(source, facts, plan)
+  return srgbOfLinear(picture, groundOf(plan))
+}
+
+/**
+ * The pixels of a rendition in linear light, premultiplied. What is neither product nor photograph is
+ * transparent, but where something was drawn over the ground: then the ground has been laid.
+ */
+export function drawLinear(source: Source, facts: ShotFacts, plan: RenditionPlan): LinearRgba {
+  const { window, size, behind } = plan
+  const coverage = coverageOf(window, facts.photograph, size)
+  const place = placeOf(facts, plan, coverage)
+  const below = plan.passes.filter(({ phase }) => !isOverGround(phase))
+  const above = plan.passes.filter(({ phase }) => isOverGround(phase))
+  const lifts = below.some(({ phase }) => phase === 'lift')
+  const picture =
+    behind.kind === 'original'
+      ? source.sample(window, size)
+      : sampleCovered(source, window, size, coverage)
+  // Where the product is taken off its backdrop, nothing is left of the backdrop to work on.
+  paint(picture, place, lifts ? below.filter(({ phase }) => phase !== 'backdrop') : below)
+  if (behind.kind !== 'original' && !lifts) clearBeyond(picture, coverage)
+  if (above.length > 0) {
+    const ground = groundOf(plan)
+    if (ground) layOnGround(picture, ground)
+    paint(picture, place, above)
+  }
+  return picture
+}
+
+/** Linear light of what shows through, or null where the file can hold transparency. */
+export function groundOf({ behind, placement }: RenditionPlan): Rgb | null {
+  if (behind.kind === 'colour') return hexToLinear(behind.colour)
+  // A format without transparency has white where nothing is.
+  return FORMATS[placement.format].hasAlpha ? null : WHITE
+}
+
+const isOverGround = (phase: Pass['phase']): boolean =>
+  PHASES.indexOf(phase) >= PHASES.indexOf(FIRST_OVER_GROUND)
+
+function paint(picture: LinearRgba, place: Place, passes: readonly Pass[]): void {
+  for (const phase of PHASES)
+    for (const pass of passes) if (pass.phase === phase) pass.paint(picture, place)
+}
+
+function placeOf(facts: ShotFacts, plan: RenditionPlan, coverage: Coverage): Place {
+  const { window, size } = plan
+  const { photograph, matte } = facts
+  let alpha: PlaneF32 | null = null
+  return {
+    window,
+    photograph,
+    alpha: () => {
+      if (matte?.kind !== 'cut') return null
+      return (alpha ??= sampleAlpha(matte, photograph, plan, size, coverage))
+    },
+  }
+}
+
+function sampleAlpha(
+  matte: CutMatte,
+  photograph: Size,
+  plan: RenditionPlan,
+  size: Size,
+  coverage: Coverage,
+): PlaneF32 {
+  const { area, plane } = alphaFor(matte, photograph, neededSide(plan, photograph))
+  const inArea = within01(fractionsOf(plan.window, photograph), area)
+  const alpha = resamplePlane(plane, pixelsOf(inArea, plane), planeF32(size))
+  clearAlphaBeyond(alpha, coverage)
+  return alpha
+}
+
+/** Samples only the rows that lie on the photograph; the others stay transparent. */
+function sampleCovered(
+  source: Source,
+  window: PxBox,
+  size: Size,
+  { rows }: Coverage,
+): LinearRgba {
+  const first = rows.findIndex((share) => share > 0)
+  const end = rows.findLastIndex((share) => share > 0) + 1
+  if (first === 0 && end === size.height) return source.sample(window, size)
+  const picture = linearRaster(size)
+  if (first < 0) return picture
+  const scale = window.height / size.height
+  const part = { ...window, y: window.y + first * scale, height: (end - first) * scale }
+  const covered = source.sample(part, { width: size.width, height: end - first })
+  picture.data.set(covered.data, first * size.width * 4)
+  return picture
+}

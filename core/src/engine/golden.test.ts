@@ -1,0 +1,129 @@
+import { createHash } from 'node:crypto'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { expect, test } from 'vitest'
+import { BriefSteps, planShot } from '../brief'
+import { FINDER_SIDE_PX, type Finder } from '../networks'
+import { srgbRaster } from '../raster'
+import { seededRandom } from '../raster/seeded.testing'
+import { photographSource } from '../source'
+import { formatCube, sampleCube, STEPS } from '../steps'
+import { playedContext, recordingCodec } from './scene.testing'
+import { renderShot } from './renderShot'
+
+// Each step's pixels on a small made photograph, as a digest beside the step's engine number. Pixels
+// that change under the same number would leave finished files looking up to date that are not: bump
+// `engine` in the step's index.ts, then write the digests anew with GOLDEN=write.
+
+const FILE = fileURLToPath(new URL('../../fixtures/golden.json', import.meta.url))
+const HASH = 'c'.repeat(64)
+
+/** A shaded ball of glaze with a hole on warm paper with a vignette, a cast shadow and grain. */
+function photograph() {
+  const random = seededRandom(33)
+  const size = { width: 320, height: 240 }
+  const picture = srgbRaster(size)
+  for (let y = 0, p = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++, p += 4) {
+      const u = (x - 150) / 70
+      const v = (y - 115) / 70
+      const r = Math.hypot(u, v)
+      const fall = 1 - 0.25 * (((x - 160) / 160) ** 2 + ((y - 120) / 120) ** 2)
+      const shadow = 1 - 0.5 * Math.exp(-(((x - 190) / 60) ** 2) - ((y - 190) / 14) ** 2)
+      const grain = (random() - 0.5) * 6
+      const shade = 0.5 + 0.5 * Math.sqrt(Math.max(0, 1 - r * r)) - 0.2 * u
+      const colour =
+        r < 1 && r > 0.35
+          ? [60 + 120 * shade, 40 + 70 * shade, 30 + 50 * shade]
+          : [226 * fall * shadow, 214 * fall * shadow, 190 * fall * shadow]
+      picture.data.set([...colour.map((value) => value + grain), 255], p)
+    }
+  return picture
+}
+
+/** A finder that sees the ball roughly, its hole filled. */
+const finder: Finder = async () =>
+  Float32Array.from({ length: FINDER_SIDE_PX ** 2 }, (_, i) => {
+    const x = ((i % FINDER_SIDE_PX) / FINDER_SIDE_PX) * 320 - 150
+    const y = (Math.floor(i / FINDER_SIDE_PX) / FINDER_SIDE_PX) * 240 - 115
+    return 1 / (1 + Math.exp((Math.hypot(x, y) - 72) / 3))
+  })
+
+const page = (change: object = {}) => ({
+  placements: [{ id: 'page', name: 'page', longSidePx: 150, format: 'png', ...change }],
+})
+const off = { cut: { method: 'off' }, ground: { behind: { kind: 'original' } } }
+const cube = formatCube(
+  sampleCube('t', 5, (data) => {
+    for (let p = 0; p < data.length; p += 4) data[p + 2]! *= 0.8
+  }),
+)
+
+/** What each step is tried with: settings that put every part of it to work. */
+const CASES: Readonly<Record<(typeof STEPS)[number]['id'], readonly object[]>> = {
+  light: [
+    off,
+    {
+      ...off,
+      light: {
+        exposureEv: 0.3,
+        autoTone: true,
+        contrast: 20,
+        shadows: 15,
+        highlights: -20,
+        curve: [{ x: 40, y: 48 }],
+        warmth: 12,
+        tint: -6,
+        saturation: 8,
+        vibrance: 30,
+        flattenPct: 70,
+        even: { ev: 0.1, mid: 0.05, pivot: 0.8 },
+      },
+    },
+    { ...off, light: { look: { from: 'own', id: 'harbour', strengthPct: 70 } } },
+    {
+      ...off,
+      light: { look: { from: 'cube', hash: 'f'.repeat(64), name: 't', strengthPct: 80 } },
+    },
+  ],
+  cut: [{ ground: { behind: { kind: 'transparent' } } }],
+  ground: [
+    { ground: { behind: { kind: 'colour', colour: '#336699' } } },
+    { ground: { behind: { kind: 'original' } } },
+  ],
+  frame: [
+    { frame: { ratio: { width: 3, height: 4 }, fillPct: 62, enlarge: true } },
+    { ...off, frame: { ratio: { width: 2, height: 1 } } },
+  ],
+  finish: [{ finish: page({ longSidePx: 47 }) }],
+}
+
+async function digestOf(cases: readonly object[]): Promise<string> {
+  const source = photographSource(photograph())
+  const hash = createHash('sha256')
+  for (const settings of cases) {
+    const codec = recordingCodec()
+    const plan = planShot(HASH, BriefSteps.parse({ finish: page(), ...settings }))
+    const context = playedContext({
+      codec,
+      network: () => Promise.resolve(finder),
+      asset: () => Promise.resolve(new TextEncoder().encode(cube)),
+    })
+    await renderShot(source, plan, context)
+    for (const { picture } of codec.encoded) hash.update(picture.data)
+  }
+  return hash.digest('hex')
+}
+
+type Golden = Record<string, { engine: number; digest: string }>
+
+test('every step makes the pixels that its engine number stands for', async () => {
+  const found: Golden = {}
+  for (const { id, engine } of STEPS) found[id] = { engine, digest: await digestOf(CASES[id]) }
+  const kept = JSON.parse(readFileSync(FILE, 'utf8')) as Golden
+  for (const [id, { engine, digest }] of Object.entries(found))
+    if (kept[id]?.engine === engine)
+      expect(digest, `${id} makes other pixels under the same engine number`).toBe(kept[id].digest)
+  if (process.env.GOLDEN === 'write') writeFileSync(FILE, `${JSON.stringify(found, null, 2)}\n`)
+  else expect(found, 'the digests are out of date: write them with GOLDEN=write').toEqual(kept)
+})

@@ -1,0 +1,177 @@
+import { describe, expect, test } from 'vitest'
+import { z } from 'zod'
+import { BriefSteps, placementsOf, planShot, renditionKey, stepKey } from '../brief'
+import { photographSource } from '../source'
+import { bare, formatCube, sampleCube, STEPS } from '../steps'
+import { cut } from '../steps/cut'
+import { keptFor, playedContext, recordingCodec, scene } from './scene.testing'
+import { renderShot } from './renderShot'
+
+const HASH = 'a'.repeat(64)
+const { original, matte } = scene()
+/** Paper with a fall-off, so that evening out the backdrop has something to do. */
+for (let y = 0, p = 0; y < 200; y++)
+  for (let x = 0; x < 200; x++, p += 4)
+    if (original.data[p + 1]! > 100)
+      for (let c = 0; c < 3; c++) original.data[p + c]! -= Math.round(y / 8)
+const source = photographSource(original)
+
+const cubes = new Map(
+  [0.2, 0.6].map((grey, i) => [
+    String(i).repeat(64),
+    new TextEncoder().encode(formatCube(sampleCube('t', 2, (data) => data.fill(grey)))),
+  ]),
+)
+
+const place = (change: object = {}) => ({
+  id: 'page',
+  name: 'page',
+  longSidePx: 60,
+  format: 'jpeg',
+  qualityPct: 80,
+  leastQualityPct: 50,
+  limitBytes: 1000,
+  ...change,
+})
+
+/** Everything that makes the first rendition of some settings what it is: pixels, and how they are encoded. */
+async function fileOf(settings: object): Promise<{ key: string; file: string }> {
+  const steps = BriefSteps.parse({ finish: { placements: [place()] }, ...settings })
+  const plan = planShot(HASH, steps)
+  const codec = recordingCodec()
+  const context = playedContext({
+    codec,
+    mattes: keptFor(plan, matte),
+    asset: (hash) => Promise.resolve(cubes.get(hash) ?? null),
+    network: () =>
+      Promise.resolve((planes) => Promise.resolve(new Float32Array(planes.length / 3).fill(0.01))),
+  })
+  const [made] = (await renderShot(source, plan, context)).renditions
+  const last = codec.encoded.find(({ quality }) => quality === made!.qualityPct)!
+  const file = JSON.stringify([last.format, made!.qualityPct, [...last.picture.data]])
+  return { key: renditionKey(plan, placementsOf(plan)[0]!), file }
+}
+
+const light = (change: object, base: object = {}) => [{ light: base }, { light: { ...base, ...change } }]
+const whole = { cut: { method: 'off' }, ground: { behind: { kind: 'original' } } }
+const onPhotograph = (change: object, base: object = {}) =>
+  light(change, base).map((settings) => ({ ...whole, ...settings }))
+const gains = { from: 'gains', red: 1, green: 1, blue: 1 }
+const even = { ev: 0.2, mid: 0.1, pivot: 0.6 }
+const kiln = { from: 'own', id: 'kiln', strengthPct: 50 }
+const table = { from: 'cube', hash: '0'.repeat(64), name: 'Dusk', strengthPct: 50 }
+const finish = (change: object) => [{}, { finish: { placements: [place(change)] } }]
+
+/**
+ * For each field a change that must show, or must not: settings before and after. Limits are set so that
+ * the field has something to say.
+ */
+const CHANGES: Readonly<Record<string, readonly object[]>> = {
+  'light.neutral.from': light({ neutral: { from: 'photograph' } }),
+  'light.neutral.red': light({ neutral: { ...gains, red: 0.9 } }, { neutral: gains }),
+  'light.neutral.green': light({ neutral: { ...gains, green: 0.9 } }, { neutral: gains }),
+  'light.neutral.blue': light({ neutral: { ...gains, blue: 0.8 } }, { neutral: gains }),
+  'light.exposureEv': light({ exposureEv: 0.5 }),
+  'light.autoTone': light({ autoTone: true }),
+  'light.contrast': light({ contrast: 40 }),
+  'light.shadows': light({ shadows: 40 }),
+  'light.highlights': light({ highlights: 60 }),
+  'light.blackPoint': light({ blackPoint: 40 }),
+  'light.whitePoint': light({ whitePoint: 40 }),
+  'light.curve.x': light({ curve: [{ x: 30, y: 60 }] }, { curve: [{ x: 50, y: 60 }] }),
+  'light.curve.y': light({ curve: [{ x: 50, y: 70 }] }, { curve: [{ x: 50, y: 60 }] }),
+  'light.warmth': light({ warmth: 30 }),
+  'light.tint': light({ tint: 30 }),
+  'light.saturation': light({ saturation: -30 }),
+  'light.vibrance': onPhotograph({ vibrance: 60 }),
+  'light.look.from': light({ look: kiln }),
+  'light.look.id': light({ look: { ...kiln, id: 'slate' } }, { look: kiln }),
+  'light.look.strengthPct': light({ look: { ...kiln, strengthPct: 90 } }, { look: kiln }),
+  'light.look.hash': light({ look: { ...table, hash: '1'.repeat(64) } }, { look: table }),
+  'light.look.name': light({ look: { ...table, name: 'Dawn' } }, { look: table }),
+  'light.even.ev': light({ even: { ...even, ev: 0.4 } }, { even }),
+  'light.even.mid': light({ even: { ...even, mid: -0.1 } }, { even }),
+  'light.even.pivot': light({ even: { ...even, pivot: 0.9 } }, { even }),
+  'light.flattenPct': onPhotograph({ flattenPct: 80 }),
+  'cut.method': [{}, { cut: { method: 'off' } }],
+  'ground.behind.kind': [{}, { ground: { behind: { kind: 'original' } } }],
+  'ground.behind.colour': [{}, { ground: { behind: { kind: 'colour', colour: '#DDDDDD' } } }],
+  'frame.ratio.width': [{}, { frame: { ratio: { width: 2, height: 1 } } }],
+  'frame.ratio.height': [{}, { frame: { ratio: { width: 1, height: 2 } } }],
+  'frame.fillPct': [{}, { frame: { fillPct: 60 } }],
+  'frame.enlarge': [300, 300].map((longSidePx, i) => ({
+    frame: { enlarge: i === 1 },
+    finish: { placements: [place({ longSidePx })] },
+  })),
+  'finish.placements.id': finish({ id: 'other' }),
+  'finish.placements.name': finish({ name: 'other' }),
+  'finish.placements.longSidePx': finish({ longSidePx: 61 }),
+  'finish.placements.format': finish({ format: 'webp' }),
+  'finish.placements.qualityPct': [70, 60].map((qualityPct) => ({
+    finish: { placements: [place({ qualityPct, limitBytes: null })] },
+  })),
+  'finish.placements.leastQualityPct': finish({ leastQualityPct: 30 }),
+  'finish.placements.limitBytes': finish({ limitBytes: 6000 }),
+  'finish.placements.changes': finish({ changes: { frame: { fillPct: 60 } } }),
+}
+const SHOWS_NOT = ['light.look.name', 'finish.placements.id', 'finish.placements.name']
+
+/** The paths of all fields of a schema, those of every kind of a union among them. */
+function leaves(schema: z.core.$ZodType, path: string): string[] {
+  const inner = bare(schema)
+  if (inner instanceof z.ZodObject)
+    return Object.entries(inner.shape).flatMap(([field, value]) =>
+      leaves(value as z.core.$ZodType, `${path}.${field}`),
+    )
+  if (inner instanceof z.ZodArray) return leaves(inner.element, path)
+  if (inner instanceof z.ZodNullable) return leaves(inner.unwrap(), path)
+  if (inner instanceof z.ZodUnion) return inner.options.flatMap((option) => leaves(option, path))
+  return [path]
+}
+
+test('every field of every step is tried', () => {
+  const fields = new Set(STEPS.flatMap(({ id, settings }) => leaves(settings, id)))
+  expect([...fields].sort()).toEqual(Object.keys(CHANGES).sort())
+})
+
+describe('the key changes if and only if the file does', () => {
+  test.each(Object.entries(CHANGES))('%s', async (field, [before, after]) => {
+    const one = await fileOf(before!)
+    const other = await fileOf(after!)
+    const shows = !SHOWS_NOT.includes(field)
+    expect(one.file !== other.file, 'the file changes').toBe(shows)
+    expect(one.key !== other.key, 'the key changes').toBe(shows)
+  })
+})
+
+describe('keys', () => {
+  const plan = (settings: object) => planShot(HASH, BriefSteps.parse(settings))
+  const key = (settings: object) => {
+    const made = plan(settings)
+    return renditionKey(made, placementsOf(made)[0]!)
+  }
+
+  test('hold no trace of what is at rest', () => {
+    const rest = { light: { exposureEv: 0, curve: [] }, frame: { ratio: { width: 1, height: 1 } } }
+    expect(key(rest)).toBe(key({}))
+    expect(key({})).not.toMatch(/light|cut|ground|frame/)
+  })
+
+  test('are of the photograph', () => {
+    const steps = BriefSteps.parse({})
+    const [page] = steps.finish.placements
+    const other = planShot('b'.repeat(64), steps)
+    expect(renditionKey(other, page!)).not.toBe(renditionKey(plan({}), page!))
+  })
+
+  test('of a matte are of the photograph and the settings of Cut alone', () => {
+    const rest = stepKey(plan({}), cut)
+    expect(stepKey(plan({ light: { exposureEv: 1 }, frame: { fillPct: 50 } }), cut)).toBe(rest)
+    expect(stepKey(plan({ cut: { method: 'off' } }), cut)).not.toBe(rest)
+    expect(stepKey(planShot('b'.repeat(64), BriefSteps.parse({})), cut)).not.toBe(rest)
+  })
+
+  test('do not depend on the order in which settings were written', () => {
+    expect(key({ light: { warmth: 5, tint: 3 } })).toBe(key({ light: { tint: 3, warmth: 5 } }))
+  })
+})

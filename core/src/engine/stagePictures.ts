@@ -1,0 +1,47 @@
+import { placementsOf, type Plan } from '../brief'
+import { fitInside, type Size, type SrgbRgba8 } from '../raster'
+import type { Source } from '../source'
+import { STEPS, type Registry } from '../steps'
+import { decideShot, type Decision } from './decideShot'
+import { drawRendition } from './drawRendition'
+import { planRendition } from './planRendition'
+import type { EngineContext } from './context'
+
+/** The picture as it leaves one step. */
+export interface StagePicture {
+  readonly step: string
+  readonly picture: SrgbRgba8
+}
+
+/**
+ * The picture as it leaves each step, at most `sidePx` long, framed as the plan's first placement has it.
+ *
+ * @param until ends after the step of this id.
+ */
+export async function stagePictures(
+  source: Source,
+  plan: Plan,
+  context: EngineContext,
+  { sidePx, until, steps = STEPS }: { sidePx: number; until?: string; steps?: Registry },
+): Promise<StagePicture[]> {
+  const decided: { readonly id: string; readonly decision: Decision }[] = []
+  await decideShot(source, plan, context, {
+    // Alpha at the base level is enough to look at.
+    placements: [],
+    steps,
+    onStep: (id, decision) => decided.push({ id, decision }),
+    ...(until === undefined ? {} : { until }),
+  })
+  const [placement] = placementsOf(plan)
+  if (!placement) return []
+  return decided.map(({ id, decision }, i) => {
+    const planned = planRendition(decision, plan, placement, steps, id)
+    const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
+    const size = smallerThan(shown.window, sidePx)
+    return { step: id, picture: drawRendition(source, decision.facts, { ...shown, size }) }
+  })
+}
+
+/** Whole sides of the shape of a window, at most `sidePx` long. */
+const smallerThan = ({ width, height }: Size, sidePx: number): Size =>
+  fitInside({ width: Math.max(1, width), height: Math.max(1, height) }, sidePx)

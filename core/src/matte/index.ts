@@ -1,0 +1,10 @@
+export {
+  alphaFor,
+  baseSide,
+  matteSide,
+  type Alpha,
+  type CutMatte,
+  type Matte,
+  type UncutReason,
+} from './matte'
+export { packMatte, unpackMatte, type PackedMatte } from './packMatte'

@@ -1,0 +1,67 @@
+import type { Box01, PlaneU8, Size } from '../raster'
+
+/** Why a shot was left whole. */
+export type UncutReason = 'runs-out-of-frame' | 'no-product'
+
+/** The product's share of each pixel, at one scale of the photograph. */
+export interface Alpha {
+  /** Longer side of the whole photograph at this scale, in pixels. */
+  readonly sidePx: number
+  /** Where the plane lies in the photograph. Outside of it alpha is 0. */
+  readonly area: Box01
+  /** 0…255. */
+  readonly plane: PlaneU8
+}
+
+/**
+ * What Cut found out about one photograph. All places are fractions of the upright photograph, so
+ * that a matte serves every scale.
+ */
+export type Matte =
+  | { readonly kind: 'uncut'; readonly reason: UncutReason }
+  | {
+      readonly kind: 'cut'
+      /** The product: where alpha passes ½ at the base level, to a part of a pixel. */
+      readonly box: Box01
+      /** Share of the outline that lies along no sharp edge, 0…1: where to look first. */
+      readonly unsure: number
+      /** Gaps through which the backdrop is seen. */
+      readonly holes: number
+      /** At the base level first, then at finer ones, as far as renditions need them. */
+      readonly alphas: readonly [Alpha, ...Alpha[]]
+    }
+
+export type CutMatte = Extract<Matte, { kind: 'cut' }>
+
+/**
+ * Scales at which alpha is made, as the photograph's longer side in pixels. The first is the base level:
+ * it is always made and says where the product is, so that no box depends on what is rendered.
+ */
+const LEVELS_PX = [800, 1600, 2400, 3600] as const
+/** Alpha may be this much smaller than what it is used for: it is smooth. */
+const ENLARGING = 0.8
+
+const longerSide = ({ width, height }: Size): number => Math.max(width, height)
+
+/** The base level of a photograph. */
+export const baseSide = (photograph: Size): number => Math.min(longerSide(photograph), LEVELS_PX[0])
+
+/**
+ * The level for a rendition that needs the photograph's longer side at `neededPx`: the smallest that is
+ * close to it, and never beyond the photograph's own pixels.
+ */
+export function matteSide(photograph: Size, neededPx: number): number {
+  const level = LEVELS_PX.find((side) => side >= neededPx * ENLARGING) ?? LEVELS_PX.at(-1)!
+  return Math.min(longerSide(photograph), level)
+}
+
+/**
+ * The alpha by which a rendition is made that needs the photograph's longer side at `neededPx`. It is
+ * chosen by this rendition's need alone; where its level has not been made, the next finer one there is,
+ * or the finest.
+ */
+export function alphaFor({ alphas }: CutMatte, photograph: Size, neededPx: number): Alpha {
+  const wanted = matteSide(photograph, neededPx)
+  const finerFirst = [...alphas].sort((a, b) => a.sidePx - b.sidePx)
+  return finerFirst.find(({ sidePx }) => sidePx >= wanted) ?? finerFirst.at(-1)!
+}

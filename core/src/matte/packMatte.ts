@@ -1,0 +1,37 @@
+import { deflateSync, inflateSync } from 'fflate'
+import { planeU8, type Box01 } from '../raster'
+import type { Alpha, CutMatte, Matte } from './matte'
+
+interface PackedAlpha {
+  readonly sidePx: number
+  readonly area: Box01
+  readonly width: number
+  readonly height: number
+  readonly deflated: Uint8Array
+}
+
+/** A matte of one level for keeping: its alpha deflated, everything else as it is. */
+export type PackedMatte =
+  | Extract<Matte, { kind: 'uncut' }>
+  | (Omit<CutMatte, 'alphas'> & { readonly alpha: PackedAlpha })
+
+/** Packs one level of a matte; alpha of a typical product shrinks to a fiftieth. */
+export function packMatte(matte: CutMatte, { sidePx, area, plane }: Alpha): PackedMatte {
+  const { kind, box, unsure, holes } = matte
+  const { width, height, data } = plane
+  const deflated = deflateSync(data, { level: 3 })
+  return { kind, box, unsure, holes, alpha: { sidePx, area, width, height, deflated } }
+}
+
+/** The alpha that `packMatte` packed. */
+export function unpackAlpha({ sidePx, area, deflated, ...size }: PackedAlpha): Alpha {
+  return { sidePx, area, plane: planeU8(size, inflateSync(deflated)) }
+}
+
+/** The matte of packed levels, the base level first. */
+export function unpackMatte(base: PackedMatte, finer: readonly PackedMatte[] = []): Matte {
+  if (base.kind === 'uncut') return base
+  const { alpha, ...matte } = base
+  const alphas = finer.flatMap((level) => (level.kind === 'cut' ? [unpackAlpha(level.alpha)] : []))
+  return { ...matte, alphas: [unpackAlpha(alpha), ...alphas] }
+}

@@ -1,0 +1,1 @@
+export { safeStem, stemOf, uniqueStems } from './fileNames'

@@ -1,0 +1,2 @@
+export { askFinder, FINDER_SIDE_PX, findProduct, spreadProbability, type Finder } from './finder'
+export { type NetworkId, type NetworkOf, type Networks } from './networks'

@@ -1,0 +1,10 @@
+import type { Finder } from './finder'
+
+/** The networks that the engine can ask, by name; each is described in a file of its own. */
+export interface Networks {
+  readonly finder: Finder
+}
+export type NetworkId = keyof Networks
+
+/** Gives a network, opened when it is first needed; a failed opening is tried again at the next need. */
+export type NetworkOf = <Id extends NetworkId>(id: Id) => Promise<Networks[Id]>

@@ -1,0 +1,1 @@
+export { Placement, PlacementChanges } from './placement'

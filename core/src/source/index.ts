@@ -1,0 +1,1 @@
+export { photographSource, withPatches, type Patch, type Source } from './source'

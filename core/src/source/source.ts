@@ -1,0 +1,129 @@
+import {
+  fitInside,
+  LINEAR,
+  linearRaster,
+  resampleLinear,
+  resampleSrgb,
+  wholeOf,
+  type Kernel,
+  type LinearRgba,
+  type PxBox,
+  type Size,
+  type SrgbRgba8,
+} from '../raster'
+
+/** A photograph that is read at the scale that is needed: the original plus what was mended in it. */
+export interface Source {
+  /** Its sides upright, in pixels. */
+  readonly size: Size
+  /**
+   * A window of it at a size, in linear light with premultiplied alpha. Beyond the border the edge
+   * pixels go on. The raster belongs to the caller.
+   *
+   * @param kernel `CUBIC` unless told otherwise.
+   */
+  readonly sample: (window: PxBox, size: Size, kernel?: Kernel) => LinearRgba
+  /**
+   * All of it at most `sidePx` long, averaged without overshoot. Made once for each side and shared:
+   * read only.
+   */
+  readonly reduced: (sidePx: number) => LinearRgba
+}
+
+/** A part of a photograph that was made anew; laid over the original wherever that is read. */
+export interface Patch {
+  /** Where it lies, in pixels of the photograph. */
+  readonly window: PxBox
+  /** Its pixels, at whatever scale they were made; alpha says how far they cover. */
+  readonly picture: LinearRgba
+}
+
+/** A decoded photograph, upright in sRGB, as a source. The raster is never written to. */
+export const photographSource = (original: SrgbRgba8): Source =>
+  sourceOf(original, (window, size, kernel) =>
+    resampleSrgb(original, window, linearRaster(size), kernel),
+  )
+
+/** A source with patches over it, in their order; itself where there are none. */
+export function withPatches(source: Source, patches: readonly Patch[]): Source {
+  if (patches.length === 0) return source
+  return sourceOf(source.size, (window, size, kernel) => {
+    const picture = source.sample(window, size, kernel)
+    for (const patch of patches) layPatch(picture, patch, window, kernel)
+    return picture
+  })
+}
+
+function sourceOf(
+  { width, height }: Size,
+  sample: (window: PxBox, size: Size, kernel: Kernel | undefined) => LinearRgba,
+): Source {
+  const size = { width, height }
+  const known = new Map<string, LinearRgba>()
+  return {
+    size,
+    sample: (window, wanted, kernel) => sample(window, wanted, kernel),
+    reduced: (sidePx) => {
+      const wanted = fitInside(size, sidePx)
+      const key = `${wanted.width}×${wanted.height}`
+      const made = known.get(key) ?? sample(wholeOf(size), wanted, LINEAR)
+      known.set(key, made)
+      return made
+    },
+  }
+}
+
+/** Lays a patch over the pixels of a window (Porter & Duff 1984, Compositing digital images: over). */
+function layPatch(
+  picture: LinearRgba,
+  patch: Patch,
+  window: PxBox,
+  kernel: Kernel | undefined,
+): void {
+  const across = picture.width / window.width
+  const down = picture.height / window.height
+  const left = Math.max(0, Math.floor((patch.window.x - window.x) * across))
+  const top = Math.max(0, Math.floor((patch.window.y - window.y) * down))
+  const right = Math.min(
+    picture.width,
+    Math.ceil((patch.window.x + patch.window.width - window.x) * across),
+  )
+  const bottom = Math.min(
+    picture.height,
+    Math.ceil((patch.window.y + patch.window.height - window.y) * down),
+  )
+  if (right <= left || bottom <= top) return
+  const size = { width: right - left, height: bottom - top }
+  const toPatch = {
+    x: patch.picture.width / patch.window.width,
+    y: patch.picture.height / patch.window.height,
+  }
+  const part = {
+    x: (left / across + window.x - patch.window.x) * toPatch.x,
+    y: (top / down + window.y - patch.window.y) * toPatch.y,
+    width: (size.width / across) * toPatch.x,
+    height: (size.height / down) * toPatch.y,
+  }
+  const over = resampleLinear(patch.picture, part, linearRaster(size), kernel)
+  const inX = shareInside(part.x, part.width, patch.picture.width, size.width)
+  const inY = shareInside(part.y, part.height, patch.picture.height, size.height)
+  for (let y = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++) {
+      const from = (y * size.width + x) * 4
+      const to = ((top + y) * picture.width + left + x) * 4
+      const share = inX[x]! * inY[y]!
+      const rest = 1 - over.data[from + 3]! * share
+      for (let c = 0; c < 4; c++)
+        picture.data[to + c] = over.data[from + c]! * share + picture.data[to + c]! * rest
+    }
+}
+
+/** How much of each pixel lies on the patch, 0…1: beyond its border nothing of it goes on. */
+function shareInside(start: number, length: number, limit: number, pixels: number): Float32Array {
+  const scale = length / pixels
+  return Float32Array.from({ length: pixels }, (_, i) => {
+    const from = start + i * scale
+    const share = (Math.min(from + scale, limit) - Math.max(from, 0)) / scale
+    return Math.min(1, Math.max(0, share))
+  })
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+
+/**
+ * How a person handles a setting. Ranges, defaults and what it does are the schema's; here is what the
+ * schema cannot say. `own` settings have a control made by hand in the interface.
+ */
+export type Control<Field extends string = string> = {
+  readonly field: Field
+  readonly label: string
+} & (
+  | { readonly kind: 'number'; readonly unit: string; readonly step: number; readonly digits: number }
+  | { readonly kind: 'switch' }
+  | {
+      readonly kind: 'choice'
+      readonly options: readonly { readonly value: string; readonly words: string }[]
+    }
+  | { readonly kind: 'own' }
+)
+
+/** Settings that belong together and are carried from shot to shot together. */
+export interface ControlGroup<Field extends string = string> {
+  readonly id: string
+  readonly title: string
+  readonly controls: readonly Control<Field>[]
+}
+
+/** A schema without its defaults. */
+export function bare(schema: z.core.$ZodType): z.core.$ZodType {
+  return schema instanceof z.ZodDefault || schema instanceof z.ZodPrefault
+    ? bare(schema.unwrap())
+    : schema
+}
+
+/** The least and the greatest value of a number setting. */
+export function rangeOf(schema: z.core.$ZodType): { readonly min: number; readonly max: number } {
+  const number = bare(schema)
+  if (!(number instanceof z.ZodNumber)) throw new TypeError('Only a number has a range')
+  const { minValue, maxValue } = number
+  if (minValue === null || maxValue === null) throw new TypeError('A setting needs a range')
+  return { min: minValue, max: maxValue }
+}

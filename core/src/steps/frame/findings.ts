@@ -1,0 +1,84 @@
+import { THRESHOLDS, type FindingTable, type MeasuredPhotograph, type Surroundings } from '../../findings'
+import { formatPercent, formatSigned } from '../../words'
+
+/** A picture that has fewer pixels than a placement asks for. */
+interface TooFew {
+  readonly placement: string
+  readonly hasPx: number
+  readonly wantsPx: number
+}
+
+export type FrameFinding =
+  | ({ readonly code: 'too-small' } & TooFew)
+  | { readonly code: 'beyond-photograph' }
+  | { readonly code: 'tilted'; readonly degrees: number }
+  | { readonly code: 'off-centre'; readonly share01: number }
+  | { readonly code: 'touches-border' }
+  | { readonly code: 'not-square'; readonly ratio: string; readonly wants: string }
+
+export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
+  'too-small': {
+    title: 'Too small for the size',
+    weight: 'look',
+    remedy: 'Made at the photograph’s own pixels. Allow enlarging in the brief, or shoot closer.',
+    figures: ({ hasPx, wantsPx, placement }) => `${hasPx} px of ${wantsPx} px for ${placement}.`,
+  },
+  'beyond-photograph': {
+    title: 'Frame beyond the photograph',
+    weight: 'look',
+    remedy: 'The backdrop’s edge was continued. Choose a coloured ground or a higher fill.',
+  },
+  tilted: {
+    title: 'Tilted',
+    weight: 'look',
+    remedy: 'Uprights lean. Check against the siblings before straightening.',
+    figures: ({ degrees }) => `${formatSigned(degrees, 1)}°.`,
+  },
+  'off-centre': {
+    title: 'Off centre',
+    weight: 'note',
+    remedy: 'Frame centres the product; check what lies at the cut side.',
+    figures: ({ share01 }) => `By ${formatPercent(share01, 0)} of the frame.`,
+  },
+  'touches-border': {
+    title: 'Touches the border',
+    weight: 'note',
+    remedy: 'Part of the product may be outside the photograph.',
+  },
+  'not-square': {
+    title: 'Not in the brief’s ratio',
+    weight: 'note',
+    remedy: 'Frame adds ground or crops; nothing is squeezed.',
+    figures: ({ ratio, wants }) => `${ratio}, not ${wants}.`,
+  },
+}
+
+export function examineForFrame(
+  { facts, measures }: MeasuredPhotograph,
+  { ratio }: Surroundings,
+): FrameFinding[] {
+  const findings: FrameFinding[] = []
+  const off = facts.width / facts.height / (ratio.width / ratio.height)
+  if (Math.max(off, 1 / off) - 1 > THRESHOLDS.ratioOff01)
+    findings.push({
+      code: 'not-square',
+      ratio: describeRatio(facts.width, facts.height),
+      wants: `${ratio.width}:${ratio.height}`,
+    })
+  const { product, tiltDegrees } = measures
+  if (tiltDegrees !== null && Math.abs(tiltDegrees) >= THRESHOLDS.tiltDegrees)
+    findings.push({ code: 'tilted', degrees: tiltDegrees })
+  if (product?.touchesBorder) findings.push({ code: 'touches-border' })
+  else if (product && product.offCentre01 >= THRESHOLDS.offCentre01)
+    findings.push({ code: 'off-centre', share01: product.offCentre01 })
+  return findings
+}
+
+/** “4:3”, or “1.47:1” where no small numbers fit. */
+export function describeRatio(width: number, height: number): string {
+  for (let b = 1; b <= 16; b++) {
+    const a = Math.round((width / height) * b)
+    if (a <= 16 && Math.abs(width / height / (a / b) - 1) < 0.004) return `${a}:${b}`
+  }
+  return width >= height ? `${(width / height).toFixed(2)}:1` : `1:${(height / width).toFixed(2)}`
+}

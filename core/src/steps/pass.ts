@@ -1,0 +1,27 @@
+import type { LinearRgba, PlaneF32, PxBox, Size } from '../raster'
+
+/**
+ * When a step works on the pixels of a rendition, in this order: on what lies behind the product; taking
+ * the product off it; on colours; over the finished ground; and on the whole at its final size.
+ */
+export const PHASES = ['backdrop', 'lift', 'colour', 'mark', 'finish'] as const
+export type Phase = (typeof PHASES)[number]
+
+/** From here on the ground has been laid, and the picture is opaque where the ground is. */
+export const FIRST_OVER_GROUND: Phase = 'mark'
+
+/** Where the pixels of a rendition come from. */
+export interface Place {
+  /** The part of the photograph that they show, in its pixels; it may reach beyond it. */
+  readonly window: PxBox
+  readonly photograph: Size
+  /** Share of product (0…1) of each pixel, at the size of the picture; null where nothing is cut. */
+  readonly alpha: () => PlaneF32 | null
+}
+
+/** One thing that a step does to the pixels of a rendition, in place. */
+export interface Pass {
+  readonly phase: Phase
+  /** @param picture linear light, premultiplied alpha. */
+  readonly paint: (picture: LinearRgba, place: Place) => void
+}

@@ -1,0 +1,22 @@
+import type { AnyFinding } from '../findings'
+import type { Placement } from '../outlets'
+import type { HexColour, PxBox, Size } from '../raster'
+import type { Pass } from './pass'
+
+/** What lies behind the product. */
+export type Behind =
+  /** The photographed backdrop; beyond the photograph its edge goes on. */
+  | { readonly kind: 'original' }
+  | { readonly kind: 'transparent' }
+  | { readonly kind: 'colour'; readonly colour: HexColour }
+
+/** Everything that is decided about one rendition before a pixel of it is made. */
+export interface RenditionPlan {
+  readonly placement: Placement
+  /** The part of the photograph that becomes the picture, in its pixels; it may reach beyond it. */
+  readonly window: PxBox
+  readonly size: Size
+  readonly behind: Behind
+  readonly passes: readonly Pass[]
+  readonly findings: readonly AnyFinding[]
+}

@@ -1,0 +1,9 @@
+export {
+  countOf,
+  formatBytes,
+  formatCount,
+  formatDuration,
+  formatPercent,
+  formatSigned,
+  formatSize,
+} from './numbers'

@@ -1,0 +1,34 @@
+import { UnreachableError } from '../unreachable'
+
+/**
+ * Fetches a file of the app itself.
+ *
+ * @param what what it is, in words: “The network that finds products”.
+ * @throws UnreachableError when it does not come; the next need may try again.
+ */
+export async function fetchAsset(url: string, what: string): Promise<Uint8Array<ArrayBuffer>> {
+  try {
+    const response = await fetch(url)
+    if (!response.ok) throw new Error(`${response.status} for ${url}`)
+    return new Uint8Array(await response.arrayBuffer())
+  } catch (error) {
+    throw new UnreachableError(what, { cause: error })
+  }
+}
+
+let tries = 0
+
+/**
+ * Imports a module of the app that is loaded by itself. Browsers remember a module that did not come by
+ * its address; so another try goes to another address of the same file.
+ *
+ * @throws UnreachableError when it does not come.
+ */
+export async function importAsset<Module>(url: string, what: string): Promise<Module> {
+  try {
+    return (await import(/* @vite-ignore */ tries === 0 ? url : `${url}?${tries}`)) as Module // what the address holds
+  } catch (error) {
+    tries++
+    throw new UnreachableError(what, { cause: error })
+  }
+}
