@@ -8,16 +8,16 @@ import { RouterProvider } from 'react-router'
 import { router } from './app/router'
 import { followSky } from './app/sky'
 import { system } from './app/theme'
-import { continueIntake } from './work/intake'
-import { continueScan } from './work/scan'
-import { continueRuns } from './work/runner'
+import { attempt, followUnhandled } from './notices'
+import { startKeepers } from './work/keepers'
+import { holdTab, saveLeftovers } from './work/saves'
 
+followUnhandled()
 followSky()
-void continueIntake()
-void continueRuns()
-// Looks through all shots: not before the first screen is there.
-setTimeout(() => void continueScan(), 2000)
-void navigator.storage?.persist?.()
+holdTab()
+attempt(saveLeftovers(), 'The last changes before the page was left could not be saved')
+startKeepers()
+attempt(navigator.storage.persist(), 'The browser was not asked to keep the photographs')
 
 const root = document.getElementById('root')
 if (!root) throw new Error('index.html has no #root')

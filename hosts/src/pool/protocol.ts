@@ -68,7 +68,10 @@ export interface JobResults {
   /** Mattes that were made anew; those that were given are not among them. */
   cut: { readonly mattes: readonly KeyedMatte[] }
   render: {
-    readonly renditions: readonly RenditionFile[]
+    readonly renditions: readonly (RenditionFile & {
+      /** SHA-256 of the bytes, in hex. */
+      readonly hash: string
+    })[]
     readonly mattes: readonly KeyedMatte[]
     readonly findings: readonly AnyFinding[]
   }

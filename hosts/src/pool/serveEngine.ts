@@ -73,7 +73,11 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const { mattes } = await decideShot(source, job.plan, context, { until: 'cut' })
       return { mattes }
     }
-    return renderShot(source, job.plan, context, job.only)
+    const made = await renderShot(source, job.plan, context, job.only)
+    const renditions = await Promise.all(
+      made.renditions.map(async (file) => ({ ...file, hash: await sha256(file.bytes) })),
+    )
+    return { ...made, renditions }
   }
 
   async function inspect(

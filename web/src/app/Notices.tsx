@@ -1,10 +1,14 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { useNotices } from '../notices'
 import { Action, Attention } from '../ui'
-import { useNotices } from './notices'
+
+/** Sentences that are shown at a time; the others wait behind them. */
+const SHOWN = 4
 
 /** What happened, at the foot of the screen. */
 export function Notices() {
   const { notices, close } = useNotices()
+  const waiting = notices.length - SHOWN
   return (
     <Flex
       aria-live="polite"
@@ -17,7 +21,12 @@ export function Notices() {
       zIndex="toast"
       maxWidth="min(720px, 90vw)"
     >
-      {notices.map(({ id, kind, text }) => (
+      {waiting > 0 && (
+        <Text alignSelf="center" fontSize="12px" background="paper" paddingX="8px">
+          {waiting} more; close some
+        </Text>
+      )}
+      {notices.slice(-SHOWN).map(({ id, kind, text }) => (
         <Flex
           key={id}
           align="center"

@@ -1,34 +1,23 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router'
-import { redoNext, undoLast, useShootView } from '../data'
-import { useNotices } from './notices'
+import { Link, NavLink, Outlet, useParams } from 'react-router'
+import { useShootView, type HistoryScope } from '../data'
+import { attempt } from '../notices'
+import { benchScope, redo, undo } from '../work/undo'
 import { useCommand } from './commands'
 import { Help } from './Help'
+import { useGo } from './useGo'
 import { Notices } from './Notices'
 import { countOf, formatBytes } from '@cloudbank/core/words'
 import { Palette } from './Palette'
-import { RunStrip } from './RunStrip'
 import { SkyControl } from './SkyControl'
+import { WorkStrip } from './strip'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
 export function Shell() {
   const { shootId, shotId } = useParams()
-  const scope = shootId ? { shootId, shotId } : null
-  const navigate = useNavigate()
-  useCommand('home', () => void navigate('/'))
-  // Always there: what was done a moment ago may not have been read back yet.
-  const nothing = (what: string): void => useNotices.getState().say(`Nothing to ${what}.`)
-  useCommand(
-    'undo',
-    () => scope && void undoLast(scope).then((deed) => deed ?? nothing('undo')),
-    scope !== null,
-  )
-  useCommand(
-    'redo',
-    () => scope && void redoNext(scope).then((deed) => deed ?? nothing('redo')),
-    scope !== null,
-  )
+  const go = useGo()
+  useCommand('home', () => go('/'))
   return (
     <Flex direction="column" height="100%">
       <Flex
@@ -53,9 +42,9 @@ export function Shell() {
             Cloudbank
           </Text>
         </Link>
-        {shootId && <Place shootId={shootId} />}
+        {shootId && <Place shootId={shootId} shotId={shotId} />}
         <Box flex="1" />
-        <RunStrip />
+        <WorkStrip />
         <Palette />
         <SkyControl />
         <Help />
@@ -69,8 +58,15 @@ export function Shell() {
   )
 }
 
-function Place({ shootId }: { shootId: string }) {
+function Place({ shootId, shotId }: { shootId: string; shotId: string | undefined }) {
   const view = useShootView(shootId)
+  const shot = view?.shots.find(({ id }) => id === shotId)
+  // On the bench of a shot its own history counts, elsewhere the shoot's.
+  const scope: HistoryScope | null =
+    view && (shot ? benchScope(view, shot) : { shootId: view.shoot.id })
+  // Always there: what was done a moment ago may not have been read back yet.
+  useCommand('undo', () => scope && attempt(undo(scope)), scope !== null)
+  useCommand('redo', () => scope && attempt(redo(scope)), scope !== null)
   if (!view) return null
   const { name, dueOn } = view.shoot
   return (
@@ -96,13 +92,13 @@ const STATIONS = [
 ] as const
 
 function Stations({ shootId }: { shootId: string }) {
-  const navigate = useNavigate()
+  const go = useGo()
   const view = useShootView(shootId)
   const base = `/shoots/${shootId}`
-  useCommand('sheet', () => void navigate(base))
-  useCommand('lightings', () => void navigate(`${base}/lightings`))
-  useCommand('brief', () => void navigate(`${base}/brief`))
-  useCommand('deliver', () => void navigate(`${base}/deliver`))
+  useCommand('sheet', () => go(base))
+  useCommand('lightings', () => go(`${base}/lightings`))
+  useCommand('brief', () => go(`${base}/brief`))
+  useCommand('deliver', () => go(`${base}/deliver`))
   return (
     <Flex
       as="nav"

@@ -1,14 +1,35 @@
-import Dexie, { type EntityTable, type Transaction } from 'dexie'
-import type { PackedMatte } from '@cloudbank/core/engine'
-import { BriefSteps, UNTOUCHED } from '@cloudbank/core/brief'
+import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { z } from 'zod'
 import * as rows from './rows'
+import { upgradeTo2 } from './upgrades/to2'
+import { upgradeTo3 } from './upgrades/to3'
 
-/** A matte, kept by `matteKey`, so that a changed Finish never cuts again. */
-export interface MatteRow {
-  key: string
-  matte: PackedMatte
-}
+/** What a row of each table must be: it is checked when it is written, and again when it is read. */
+export const SCHEMAS = {
+  shoots: rows.Shoot,
+  shots: rows.Shot,
+  originals: rows.Original,
+  previews: rows.Preview,
+  arrivals: rows.Arrival,
+  refusals: rows.Refusal,
+  products: rows.Product,
+  briefs: rows.BriefRow,
+  mattes: rows.MatteRow,
+  renditions: rows.Rendition,
+  contents: rows.FileRow,
+  runs: rows.Run,
+  runItems: rows.RunItem,
+  lightings: rows.Lighting,
+  measures: rows.MeasureRow,
+  measureTasks: rows.MeasureTask,
+  deeds: rows.Deed,
+  cubes: rows.CubeRow,
+  holds: rows.Hold,
+  productTables: rows.ProductTable,
+} as const satisfies Record<string, z.ZodType>
+
+export type TableName = keyof typeof SCHEMAS
+export type RowOf<Name extends TableName> = z.output<(typeof SCHEMAS)[Name]>
 
 class CloudbankDatabase extends Dexie {
   declare shoots: EntityTable<rows.Shoot, 'id'>
@@ -19,14 +40,19 @@ class CloudbankDatabase extends Dexie {
   declare refusals: EntityTable<rows.Refusal, 'id'>
   declare products: EntityTable<rows.Product, 'id'>
   declare briefs: EntityTable<rows.BriefRow, 'id'>
-  declare mattes: EntityTable<MatteRow, 'key'>
+  declare mattes: EntityTable<rows.MatteRow, 'key'>
   declare renditions: EntityTable<rows.Rendition, 'id'>
-  declare files: EntityTable<rows.RenditionFile, 'id'>
+  declare contents: EntityTable<rows.FileRow, 'hash'>
   declare runs: EntityTable<rows.Run, 'id'>
+  declare runItems: EntityTable<rows.RunItem, 'id'>
   declare lightings: EntityTable<rows.Lighting, 'id'>
   declare measures: EntityTable<rows.MeasureRow, 'hash'>
+  declare measureTasks: Table<rows.MeasureTask, string>
   declare deeds: EntityTable<rows.Deed, 'id'>
   declare cubes: EntityTable<rows.CubeRow, 'hash'>
+  declare holds: EntityTable<rows.Hold, 'id'>
+  declare productTables: EntityTable<rows.ProductTable, 'id'>
+  declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
     super(name)
@@ -52,55 +78,22 @@ class CloudbankDatabase extends Dexie {
         cubes: 'hash',
       })
       .upgrade(upgradeTo2)
-    check(this.shoots, rows.Shoot)
-    check(this.shots, rows.Shot)
-    check(this.originals, rows.Original)
-    check(this.previews, rows.Preview)
-    check(this.arrivals, rows.Arrival)
-    check(this.refusals, rows.Refusal)
-    check(this.products, rows.Product)
-    check(this.briefs, rows.BriefRow)
-    check(this.renditions, rows.Rendition)
-    check(this.files, rows.RenditionFile)
-    check(this.runs, rows.Run)
-    check(this.lightings, rows.Lighting)
-    check(this.measures, rows.MeasureRow)
-    check(this.deeds, rows.Deed)
-    check(this.cubes, rows.CubeRow)
-  }
-}
-
-/** Version 2 knows lightings, touches, verdicts, and more of Light and of products. */
-async function upgradeTo2(transaction: Transaction): Promise<void> {
-  const change = (table: string, complete: (row: Record<string, unknown>) => object) =>
-    transaction
-      .table<Record<string, unknown>>(table)
-      .toCollection()
-      .modify((row) => {
-        Object.assign(row, complete(row))
+    this.version(3)
+      .stores({
+        renditions: 'id, shootId, shotId, fileHash, [shootId+standing]',
+        contents: 'hash',
+        arrivals: '++id, shootId, state',
+        runItems: 'id, [runId+state]',
+        measureTasks: 'id, shootId',
+        deeds: '++id, shootId, *rows, [shootId+redoable]',
+        holds: 'id',
+        productTables: '++id, shootId',
+        setAside: '++id',
       })
-  await change('shots', () => ({
-    lightingId: null,
-    sorted: false,
-    place: null,
-    twinOf: null,
-    touches: UNTOUCHED,
-    verdict: null,
-  }))
-  await change('shoots', () => ({ namePattern: null }))
-  await change('products', () => ({
-    brand: '',
-    type: '',
-    variant: '',
-    barcode: '',
-    price: '',
-    more: {},
-  }))
-  await change('briefs', ({ brief }) => {
-    const old = brief as { steps: unknown } // checked when it was saved
-    return { brief: { ...old, steps: BriefSteps.parse(old.steps) } }
-  })
-  await change('runs', ({ steps }) => ({ steps: BriefSteps.parse(steps) }))
+      .upgrade(upgradeTo3)
+    this.version(4).stores({ files: null })
+    for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
+  }
 }
 
 /** Every row is checked on its way in; a wrong one is a bug and throws. */

@@ -1,142 +1,373 @@
-import { useLiveQuery } from 'dexie-react-hooks'
-import { database, type Database } from './database'
-import type { Deed, RowChange } from './rows'
+import type { z } from 'zod'
+import { database, SCHEMAS, type Database, type RowOf } from './database'
+import { isSame, overlap, valueAt, withValueAt, type Path } from './paths'
+import type { Deed, DeedTable, Patch } from './rows'
+import type { ShootId } from './ids'
 
-/** What the history is looked at for: a whole shoot, or one shot of it. */
+/** The name by which a history finds what was done to a row. */
+export const rowRef = (table: DeedTable, id: string): string => `${table}/${id}`
+
+/** What the history is looked at for: a whole shoot, or some of its rows. */
 export interface HistoryScope {
-  readonly shootId: string
-  readonly shotId?: string | undefined
+  readonly shootId: ShootId
+  /** `rowRef`s; everything when it is missing. */
+  readonly rows?: readonly string[]
+}
+
+/** One value of one row that is to be another. */
+export interface Edit {
+  readonly table: DeedTable
+  readonly id: string
+  readonly path: Path
+  /** The value that it becomes, told from the one that is there; undefined takes it away. */
+  readonly to: (before: unknown) => unknown
 }
 
 /** Something to do that can be undone. */
 export interface NewDeed {
-  readonly shootId: string
-  readonly shotIds: readonly string[]
+  readonly shootId: ShootId
   /** What was done, in words: “Exposure +0.30”. */
   readonly words: string
-  readonly changes: readonly RowChange[]
+  readonly edits: readonly Edit[]
   /** Deeds with the same key in quick succession count as one, as when a slider is dragged. */
   readonly mergeKey?: string
 }
 
-/** Two deeds further apart are not one. */
-const MERGE_MS = 4000
+/** Puts a value in a place. */
+export const put = (table: DeedTable, id: string, path: Path, value: unknown): Edit => ({
+  table,
+  id,
+  path,
+  to: () => value,
+})
 
-/** A change of some fields of a row that is there. */
-export function change<Row extends { readonly id: string }>(
-  table: RowChange['table'],
-  row: Row,
-  after: Partial<Row>,
-): RowChange {
-  const keys = Object.keys(after) as (keyof Row & string)[] // of a literal
-  const before = Object.fromEntries(keys.map((key) => [key, row[key]]))
-  return { table, id: row.id, before, after: { ...after } }
-}
+/** Puts several fields of a row. */
+export const putFields = <Name extends DeedTable>(
+  table: Name,
+  id: string,
+  fields: Partial<RowOf<Name>>,
+): Edit[] => Object.entries(fields).map(([field, value]) => put(table, id, [field], value))
 
 /** A row that comes to be. */
-export const creation = (table: RowChange['table'], row: { readonly id: string }): RowChange => ({
-  table,
-  id: row.id,
-  before: null,
-  after: { ...row },
-})
+export const create = <Name extends DeedTable>(table: Name, row: RowOf<Name>): Edit =>
+  put(table, row.id, [], row)
 
 /** A row that goes. */
-export const removal = (table: RowChange['table'], row: { readonly id: string }): RowChange => ({
-  table,
-  id: row.id,
-  before: { ...row },
-  after: null,
-})
+export const remove = (table: DeedTable, { id }: { readonly id: string }): Edit =>
+  put(table, id, [], undefined)
+
+/** Two deeds further apart are not one, in ms. */
+const MERGE_MS = 4000
 
 const TABLES = (db: Database) =>
-  [db.shoots, db.shots, db.lightings, db.products, db.briefs, db.deeds] as const
+  [db.shoots, db.shots, db.lightings, db.products, db.briefs, db.renditions, db.deeds] as const
 
-/** Does it and keeps it in the history; what had been undone before it can not be redone any more. */
+/**
+ * Does it and keeps it in the history. What was there before is read in the transaction that writes, so
+ * that two that change one row at a time both count. What had been undone of the same rows can not be
+ * redone any more.
+ */
 export async function perform(deed: NewDeed, db: Database = database): Promise<void> {
-  if (deed.changes.length === 0) return
+  if (deed.edits.length === 0) return
   await db.transaction('rw', [...TABLES(db)], async () => {
-    await apply(deed.changes, 'after', db)
-    const shared = await db.deeds.where('shootId').equals(deed.shootId).toArray()
-    const touched = (other: Deed): boolean =>
-      other.shotIds.length === 0 || other.shotIds.some((id) => deed.shotIds.includes(id))
-    await db.deeds.bulkDelete(
-      shared.filter((other) => other.undone && touched(other)).map(({ id }) => id!),
-    )
-    const now = Date.now()
-    const last = shared.filter(({ undone }) => !undone).at(-1)
-    if (last && deed.mergeKey && last.mergeKey === deed.mergeKey && now - last.at < MERGE_MS) {
-      const changes = deed.changes.map((step) => ({
-        ...step,
-        before: { ...step.before, ...last.changes.find(({ id }) => id === step.id)?.before },
-      }))
-      await db.deeds.update(last.id!, { words: deed.words, changes, at: now })
+    const patches = await applyEdits(deed.edits, db)
+    if (patches.length === 0) return
+    const rows = [...new Set(patches.map(({ table, id }) => rowRef(table, id)))]
+    await forgetUndone(deed.shootId, rows, db)
+    const last = await db.deeds.where('shootId').equals(deed.shootId).last()
+    const at = Date.now()
+    if (last && mergesInto(deed, last, at)) {
+      await db.deeds.put({
+        ...last,
+        words: deed.words,
+        patches: mergePatches(last.patches, patches),
+        rows: [...new Set([...last.rows, ...rows])],
+        at,
+      })
       return
     }
-    await db.deeds.add({
-      shootId: deed.shootId,
-      shotIds: [...deed.shotIds],
-      words: deed.words,
-      changes: [...deed.changes],
-      at: now,
-      undone: false,
-      mergeKey: deed.mergeKey ?? null,
-    })
+    const { shootId, words, mergeKey = null } = deed
+    await db.deeds.add({ shootId, words, patches, rows, redoable: 0, at, mergeKey })
   })
 }
 
-/** Takes back the last deed of the scope; says which, or null where there is none. */
-export async function undoLast(scope: HistoryScope, db: Database = database): Promise<Deed | null> {
-  return step(scope, (deeds) => deeds.filter(({ undone }) => !undone).at(-1), 'before', db)
-}
+const mergesInto = ({ mergeKey }: NewDeed, last: Deed, at: number): boolean =>
+  mergeKey !== undefined &&
+  last.mergeKey === mergeKey &&
+  at - last.at < MERGE_MS &&
+  last.patches.every(({ undoneAs }) => undoneAs === null)
 
-/** Does again what was undone last. */
-export async function redoNext(scope: HistoryScope, db: Database = database): Promise<Deed | null> {
-  return step(scope, (deeds) => deeds.find(({ undone }) => undone), 'after', db)
-}
+const isOfOnePlace = (a: Patch, b: Patch): boolean =>
+  a.table === b.table && a.id === b.id && isSame(a.path, b.path)
 
-async function step(
-  scope: HistoryScope,
-  pick: (deeds: readonly Deed[]) => Deed | undefined,
-  side: 'before' | 'after',
-  db: Database,
-): Promise<Deed | null> {
-  return db.transaction('rw', [...TABLES(db)], async () => {
-    const deed = pick(await deedsOf(scope, db))
-    if (!deed) return null
-    const changes = side === 'before' ? [...deed.changes].reverse() : deed.changes
-    await apply(changes, side, db)
-    await db.deeds.update(deed.id!, { undone: side === 'before' })
-    return deed
+/** Of each place the value before the first and after the last. */
+function mergePatches(first: readonly Patch[], then: readonly Patch[]): Patch[] {
+  const merged = first.map((patch) => {
+    const next = then.find((candidate) => isOfOnePlace(candidate, patch))
+    return next ? { ...patch, after: next.after } : patch
   })
+  return [...merged, ...then.filter((patch) => !first.some((known) => isOfOnePlace(known, patch)))]
 }
 
-async function deedsOf({ shootId, shotId }: HistoryScope, db: Database): Promise<Deed[]> {
-  if (shotId === undefined) return db.deeds.where('shootId').equals(shootId).sortBy('id')
-  return db.deeds.where('shotIds').equals(shotId).sortBy('id')
+/** Writes the edits; gives back what they changed. */
+async function applyEdits(edits: readonly Edit[], db: Database): Promise<Patch[]> {
+  const patches: Patch[] = []
+  const rows = new RowsInHand(db)
+  for (const { table, id, path, to } of edits) {
+    const row = await rows.get(table, id)
+    // A row that has gone meanwhile stays gone; only a whole row can come to be.
+    if (row === undefined && path.length > 0) continue
+    const before = valueAt(row, path)
+    const after = to(before)
+    if (isSame(before, after)) continue
+    rows.set(table, id, withValueAt(row, path, after))
+    patches.push({ table, id, path: [...path], before, after, undoneAs: null })
+  }
+  await rows.write()
+  return patches
 }
 
-/** Puts rows into their state before or after. */
-async function apply(
-  changes: readonly RowChange[],
-  side: 'before' | 'after',
-  db: Database,
-): Promise<void> {
-  for (const { table, id, before, after } of changes) {
-    const state = side === 'after' ? after : before
-    const other = side === 'after' ? before : after
-    if (state === null) await db.table(table).delete(id)
-    else if (other === null) await db.table(table).put(state)
-    else await db.table(table).update(id, state)
+/** Rows that are read once, changed in hand, and written once. */
+class RowsInHand {
+  readonly #db: Database
+  readonly #rows = new Map<string, { table: DeedTable; id: string; row: unknown; changed: boolean }>()
+
+  constructor(db: Database) {
+    this.#db = db
+  }
+
+  async get(table: DeedTable, id: string): Promise<unknown> {
+    const ref = rowRef(table, id)
+    const known = this.#rows.get(ref)
+    if (known) return known.row
+    const row: unknown = await this.#db.table(table).get(id)
+    this.#rows.set(ref, { table, id, row, changed: false })
+    return row
+  }
+
+  set(table: DeedTable, id: string, row: unknown): void {
+    this.#rows.set(rowRef(table, id), { table, id, row, changed: true })
+  }
+
+  /** @throws ZodError when a row is not as it must be; nothing of the transaction is kept then. */
+  async write(): Promise<void> {
+    for (const { table, id, row, changed } of this.#rows.values()) {
+      if (!changed) continue
+      if (row === undefined) await this.#db.table(table).delete(id)
+      else {
+        const schema: z.ZodType = SCHEMAS[table]
+        schema.parse(row)
+        await this.#db.table(table).put(row)
+      }
+    }
   }
 }
 
-/** What was done and undone in the scope, oldest first. */
-export function useHistory(scope: HistoryScope | null): readonly Deed[] {
-  return (
-    useLiveQuery(() => (scope ? deedsOf(scope, database) : []), [scope?.shootId, scope?.shotId]) ??
-    NONE
-  )
+/** What had been undone of these rows can not be redone any more. */
+async function forgetUndone(
+  shootId: ShootId,
+  rows: readonly string[],
+  db: Database,
+): Promise<void> {
+  const redoable = await db.deeds.where({ shootId, redoable: 1 }).toArray()
+  for (const deed of redoable) {
+    if (!deed.rows.some((row) => rows.includes(row))) continue
+    const patches = deed.patches.filter(
+      ({ undoneAs, table, id }) => undoneAs === null || !rows.includes(rowRef(table, id)),
+    )
+    if (patches.length === 0) await db.deeds.delete(deed.id!)
+    else await keepPatches(deed, patches, db)
+  }
 }
 
-const NONE: readonly Deed[] = []
+async function keepPatches(deed: Deed, patches: readonly Patch[], db: Database): Promise<void> {
+  await db.deeds.put({
+    ...deed,
+    patches: [...patches],
+    rows: [...new Set(patches.map(({ table, id }) => rowRef(table, id)))],
+    redoable: patches.some(({ undoneAs }) => undoneAs !== null) ? 1 : 0,
+  })
+}
+
+/** What came of an undo or a redo. */
+export type Stepped =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'done'; readonly words: string }
+  /** Some or all of it is not as the deed left it any more, and stays as it is. */
+  | {
+      readonly kind: 'blocked'
+      readonly words: string
+      /** Whether any of it was taken back, or done again. */
+      readonly partly: boolean
+      /** The words of the later deeds that are in the way; none where something else changed it. */
+      readonly by: readonly string[]
+    }
+
+/** Takes back the last deed of the scope, as far as it lies within the scope. */
+export function undoLast(scope: HistoryScope, db: Database = database): Promise<Stepped> {
+  return db.transaction('rw', [...TABLES(db)], async () => {
+    const deed = await lastWith(scope, ({ undoneAs }) => undoneAs === null, db)
+    return deed ? takeBack(deed, scope, db) : { kind: 'nothing' }
+  })
+}
+
+/** Takes back one deed, as far as it lies within the scope, whatever has been done since. */
+export function undoDeed(
+  deedId: number,
+  scope: HistoryScope,
+  db: Database = database,
+): Promise<Stepped> {
+  return db.transaction('rw', [...TABLES(db)], async () => {
+    const deed = await db.deeds.get(deedId)
+    const open = deed?.patches.some((patch) => isIn(patch, scope) && patch.undoneAs === null)
+    return deed && open ? takeBack(deed, scope, db) : { kind: 'nothing' }
+  })
+}
+
+/** Does again what was undone last in the scope. */
+export function redoNext(scope: HistoryScope, db: Database = database): Promise<Stepped> {
+  return db.transaction('rw', [...TABLES(db)], async () => {
+    const deeds = await db.deeds.where({ shootId: scope.shootId, redoable: 1 }).toArray()
+    const newest = deeds
+      .map((deed) => ({ deed, undoneAs: lastUndone(deed, scope) }))
+      .filter(({ undoneAs }) => undoneAs > 0)
+      .sort((a, b) => b.undoneAs - a.undoneAs)[0]
+    return newest ? doAgain(newest.deed, newest.undoneAs, scope, db) : { kind: 'nothing' }
+  })
+}
+
+const isIn = ({ table, id }: Patch, { rows }: HistoryScope): boolean =>
+  rows === undefined || rows.includes(rowRef(table, id))
+
+const lastUndone = ({ patches }: Deed, scope: HistoryScope): number =>
+  Math.max(0, ...patches.filter((p) => isIn(p, scope)).map(({ undoneAs }) => undoneAs ?? 0))
+
+/** The newest deed with a patch in the scope for which the test holds. */
+async function lastWith(
+  scope: HistoryScope,
+  test: (patch: Patch) => boolean,
+  db: Database,
+): Promise<Deed | undefined> {
+  const fits = ({ patches }: Deed): boolean =>
+    patches.some((patch) => isIn(patch, scope) && test(patch))
+  return db.deeds.where('shootId').equals(scope.shootId).reverse().filter(fits).first()
+}
+
+async function takeBack(deed: Deed, scope: HistoryScope, db: Database): Promise<Stepped> {
+  const open = deed.patches.filter((patch) => isIn(patch, scope) && patch.undoneAs === null)
+  const moved = await move([...open].reverse(), 'after', 'before', db)
+  const undoneAs = await nextCount(deed.shootId, db)
+  await keepPatches(
+    deed,
+    deed.patches.map((patch) => (moved.has(patch) ? { ...patch, undoneAs } : patch)),
+    db,
+  )
+  return stepped(deed, open, moved, db)
+}
+
+async function doAgain(
+  deed: Deed,
+  undoneAs: number,
+  scope: HistoryScope,
+  db: Database,
+): Promise<Stepped> {
+  const closed = deed.patches.filter((p) => isIn(p, scope) && p.undoneAs === undoneAs)
+  const moved = await move(closed, 'before', 'after', db)
+  await keepPatches(
+    deed,
+    deed.patches.map((patch) => (moved.has(patch) ? { ...patch, undoneAs: null } : patch)),
+    db,
+  )
+  return stepped(deed, closed, moved, db)
+}
+
+/** Counts undoings, so that the last one is known whatever the order of the deeds. */
+async function nextCount(shootId: ShootId, db: Database): Promise<number> {
+  const deeds = await db.deeds.where({ shootId, redoable: 1 }).toArray()
+  const all = deeds.flatMap(({ patches }) => patches.map(({ undoneAs }) => undoneAs ?? 0))
+  return Math.max(0, ...all) + 1
+}
+
+/** Puts values from one side of their patches to the other, where they still are as that side has them. */
+async function move(
+  patches: readonly Patch[],
+  from: 'before' | 'after',
+  to: 'before' | 'after',
+  db: Database,
+): Promise<Set<Patch>> {
+  const rows = new RowsInHand(db)
+  const moved = new Set<Patch>()
+  for (const patch of patches) {
+    const { table, id, path } = patch
+    const row = await rows.get(table, id)
+    const rowIsThere = row !== undefined || path.length === 0
+    if (!rowIsThere || !isSame(valueAt(row, path), patch[from])) continue
+    rows.set(table, id, withValueAt(row, path, patch[to]))
+    moved.add(patch)
+  }
+  await rows.write()
+  return moved
+}
+
+async function stepped(
+  deed: Deed,
+  wanted: readonly Patch[],
+  moved: ReadonlySet<Patch>,
+  db: Database,
+): Promise<Stepped> {
+  const { words } = deed
+  const blocked = wanted.filter((patch) => !moved.has(patch))
+  if (blocked.length === 0) return { kind: 'done', words }
+  const others = await db.deeds.where('shootId').equals(deed.shootId).toArray()
+  const by = others.filter(
+    (other) =>
+      other.id !== deed.id &&
+      other.patches.some(
+        (later) =>
+          later.undoneAs === null &&
+          blocked.some(
+            (patch) =>
+              patch.table === later.table &&
+              patch.id === later.id &&
+              overlap(patch.path, later.path),
+          ),
+      ),
+  )
+  return {
+    kind: 'blocked',
+    words,
+    partly: moved.size > 0,
+    by: by.filter(({ id }) => id! > deed.id!).map((other) => other.words),
+  }
+}
+
+/** How an undo or a redo went, in a sentence; null where there is nothing to say. */
+export function describeStepped(stepped: Stepped, what: 'undo' | 'redo'): string | null {
+  switch (stepped.kind) {
+    case 'done':
+      return null
+    case 'nothing':
+      return `Nothing to ${what}.`
+    case 'blocked': {
+      const done = what === 'undo' ? 'taken back' : 'done again'
+      const how = stepped.partly ? `only partly ${done}` : `not ${done}`
+      const why =
+        stepped.by.length > 0
+          ? `“${stepped.by.join('”, “')}” changed the same since`
+          : 'what it left has been changed since'
+      return `“${stepped.words}” was ${how}: ${why}.`
+    }
+  }
+}
+
+/** Deeds of a scope, oldest first. */
+export async function deedsOf(scope: HistoryScope, db: Database = database): Promise<Deed[]> {
+  if (scope.rows === undefined)
+    return db.deeds.where('shootId').equals(scope.shootId).sortBy('id')
+  const found = await db.deeds.where('rows').anyOf([...scope.rows]).distinct().sortBy('id')
+  return found.filter(({ shootId }) => shootId === scope.shootId)
+}
+
+/** Whether all of a deed that lies in the scope has been taken back. */
+export const isUndone = ({ patches }: Deed, scope: HistoryScope): boolean =>
+  patches.filter((patch) => isIn(patch, scope)).every(({ undoneAs }) => undoneAs !== null)

@@ -6,16 +6,35 @@ export type {
   Deed,
   Lighting,
   MeasureRow,
-  RowChange,
+  MeasureTask,
   Preview,
   Product,
   Refusal,
   Rendition,
   Run,
+  RunItem,
+  SetAside,
   Shoot,
   Shot,
 } from './rows'
-export { createShoot, deleteShoot, freeShootName, newId, sweep } from './shoots'
+export {
+  BriefId,
+  FileHash,
+  newLightingId,
+  newRunId,
+  newShotId,
+  productId,
+  renditionId,
+  slotOf,
+  type LightingId,
+  type RenditionId,
+  type RunId,
+  type ShootId,
+  type ShotId,
+  type Slot,
+} from './ids'
+export { createShoot, deleteShoot, freeShootName } from './shoots'
+export { sweep, type Swept } from './sweep'
 export { usePictureUrl, type PictureRef } from './pictures'
 export {
   useForeignLightings,
@@ -23,16 +42,25 @@ export {
   useShootView,
   type ForeignLighting,
   type ShootSummary,
-  type ShootView,
 } from './queries'
+export { type ShootView } from './ShootWatch'
 export {
-  change,
-  creation,
+  create,
+  deedsOf,
+  describeStepped,
   perform,
+  put,
+  putFields,
   redoNext,
-  removal,
+  remove,
+  rowRef,
+  undoDeed,
   undoLast,
-  useHistory,
+  type Edit,
   type HistoryScope,
   type NewDeed,
+  type Stepped,
 } from './history'
+export { useHistory, type ShownDeed } from './useHistory'
+export { watchTables } from './changes'
+export { checkRows, setAside } from './readRows'

@@ -1,26 +1,40 @@
 import { z } from 'zod'
-import { Brief, BriefSteps, Touches } from '@cloudbank/core/brief'
-import { FILE_TYPES } from '@cloudbank/core/codec'
-import { FINDING_CODES, type Finding } from '@cloudbank/core/findings'
-import { FORMATS, LightTouch } from '@cloudbank/core/steps'
+import { Brief, migrateBrief, Touches, touchesSchema } from '@cloudbank/core/brief'
+import { FILE_TYPES, MADE_FORMATS, type FileType, type Format } from '@cloudbank/core/codec'
+import type { AnyFinding } from '@cloudbank/core/findings'
+import type { PackedMatte } from '@cloudbank/core/matte'
+import { STEPS, type LightSettings } from "@cloudbank/core/steps"
 import type { JobResults } from '@cloudbank/hosts/pool'
+import {
+  BriefId,
+  FileHash,
+  LightingId,
+  OutletId,
+  ProductId,
+  RenditionId,
+  RunId,
+  ShootId,
+  ShotId,
+} from './ids'
 
-const Id = z.string().min(1)
 const Time = z.number()
 const BlobValue = z.instanceof(Blob)
 const Box = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })
-const FindingValue = z.custom<Finding>(
-  (value) => FINDING_CODES.some((code) => code === (value as { code?: unknown } | null)?.code), // unknown data
-)
+const FindingValue: z.ZodType<AnyFinding> = z.looseObject({ code: z.string() })
+const Type = z.enum(FILE_TYPES as [FileType, ...FileType[]]) // there are some
+const MadeFormat = z.enum(MADE_FORMATS as [Format, ...Format[]]) // there are some
+
+/** A brief of whichever version, brought up to date as it is read. */
+const StoredBrief = z.preprocess(migrateBrief, Brief)
 
 /** A body of photographs worked on together. */
 export const Shoot = z.object({
-  id: Id,
+  id: ShootId,
   name: z.string(),
   /** Day it is due, as YYYY-MM-DD. */
   dueOn: z.string().nullable(),
   createdAt: Time,
-  briefId: Id,
+  briefId: BriefId,
   /** How file names lead to products, as `readName` has it; null until it is chosen. */
   namePattern: z.string().nullable(),
 })
@@ -28,17 +42,16 @@ export type Shoot = z.infer<typeof Shoot>
 
 /** One photograph in a shoot. */
 export const Shot = z.object({
-  id: Id,
-  shootId: Id,
+  id: ShotId,
+  shootId: ShootId,
   fileName: z.string(),
-  /** SHA-256 of the original. */
-  originalHash: z.string(),
+  originalHash: FileHash,
   sku: z.string().nullable(),
   angle: z.string().nullable(),
   width: z.number(),
   height: z.number(),
   bytes: z.number(),
-  type: z.enum(FILE_TYPES),
+  type: Type,
   /** Place in the shoot. */
   order: z.number(),
   /** Place in the product's order, where the file name says it. */
@@ -47,7 +60,7 @@ export const Shot = z.object({
   findings: z.array(FindingValue),
   /** Why the last run could not make its renditions; null when it could. */
   failure: z.string().nullable(),
-  lightingId: Id.nullable(),
+  lightingId: LightingId.nullable(),
   /** Whether a lighting has been sought for it; a shot taken out of one is not put back. */
   sorted: z.boolean(),
   /** File name of an earlier shot that shows nearly the same. */
@@ -63,11 +76,11 @@ export const Shot = z.object({
 export type Shot = z.infer<typeof Shot>
 
 /** A photograph's bytes, kept once however many shots use it. */
-export const Original = z.object({ hash: Id, blob: BlobValue })
+export const Original = z.object({ hash: FileHash, blob: BlobValue })
 export type Original = z.infer<typeof Original>
 
 export const Preview = z.object({
-  hash: Id,
+  hash: FileHash,
   blob: BlobValue,
   width: z.number(),
   height: z.number(),
@@ -75,20 +88,23 @@ export const Preview = z.object({
 export type Preview = z.infer<typeof Preview>
 
 const Triple = z.tuple([z.number(), z.number(), z.number()])
+const LightTouch = touchesSchema(STEPS.filter(({ id }) => id === 'light')).transform(
+  ({ light }) => light ?? {},
+)
 
 /** A group of shots made under the same light. */
 export const Lighting = z.object({
-  id: Id,
-  shootId: Id,
+  id: LightingId,
+  shootId: ShootId,
   name: z.string(),
   /** When its first shot was taken, as YYYY-MM-DDTHH:MM:SS; null where no file says. */
   takenAt: z.string().nullable(),
   /** The shot with a grey card or ball. */
-  referenceShotId: Id.nullable(),
+  referenceShotId: ShotId.nullable(),
   /** The neutral that was read. */
   neutral: z
     .object({
-      shotId: Id,
+      shotId: ShotId,
       spot: z.object({ x: z.number(), y: z.number(), radius: z.number() }),
       gains: Triple,
       lab: Triple,
@@ -98,72 +114,127 @@ export const Lighting = z.object({
     })
     .nullable(),
   /** Settings over the brief's for all of its shots. */
-  light: LightTouch,
+  light: z.preprocess((light) => ({ light }), LightTouch) as unknown as z.ZodType<
+    Partial<LightSettings>
+  >, // the registry's own settings of Light
 })
 export type Lighting = z.infer<typeof Lighting>
 
 /** What was measured of an original, once. */
 export const MeasureRow = z.object({
-  hash: Id,
+  hash: FileHash,
   result: z.custom<JobResults['measure']>(
     (value) => typeof value === 'object' && value !== null && 'measures' in value,
   ),
 })
 export type MeasureRow = z.infer<typeof MeasureRow>
 
-/** One row before and after: the fields that changed; null where there was or is no row. */
-export const RowChange = z.object({
-  table: z.enum(['shoots', 'shots', 'lightings', 'products', 'briefs']),
-  id: Id,
-  before: z.record(z.string(), z.unknown()).nullable(),
-  after: z.record(z.string(), z.unknown()).nullable(),
+/** The tables that a history covers. */
+export const DEED_TABLES = ['shoots', 'shots', 'lightings', 'products', 'briefs', 'renditions'] as const
+export type DeedTable = (typeof DEED_TABLES)[number]
+
+/**
+ * One value of one row before and after. The path leads to the value; an empty one is the row itself. A
+ * value that is missing was or is not there.
+ */
+export const Patch = z.object({
+  table: z.enum(DEED_TABLES),
+  id: z.string(),
+  path: z.array(z.string()),
+  before: z.unknown(),
+  after: z.unknown(),
+  /** When it was taken back, by a counter; null while it stands. */
+  undoneAs: z.number().nullable(),
 })
-export type RowChange = z.infer<typeof RowChange>
+export type Patch = z.infer<typeof Patch>
 
 /** Something a person did, in words, and what it changed. */
 export const Deed = z.object({
   id: z.number().optional(),
-  shootId: Id,
-  /** The shots that it is about, for their own histories; none for a change to the brief. */
-  shotIds: z.array(Id),
+  shootId: ShootId,
   words: z.string(),
-  changes: z.array(RowChange),
+  patches: z.array(Patch),
+  /** The rows that it changed, as `rowRef` has them: by these it is found. */
+  rows: z.array(z.string()),
+  /** 1 while any of it is taken back and could be done again. */
+  redoable: z.union([z.literal(0), z.literal(1)]),
   at: Time,
-  undone: z.boolean(),
   /** Deeds of one key in quick succession are one. */
   mergeKey: z.string().nullable(),
 })
 export type Deed = z.infer<typeof Deed>
 
 /** A colour table that was brought in. */
-export const CubeRow = z.object({ hash: Id, name: z.string(), text: z.string() })
+export const CubeRow = z.object({ hash: FileHash, name: z.string(), text: z.string() })
 export type CubeRow = z.infer<typeof CubeRow>
 
 /** A file that was dropped and still has to be looked at. */
 export const Arrival = z.object({
   id: z.number().optional(),
-  shootId: Id,
+  shootId: ShootId,
+  kind: z.enum(['photograph', 'zip']),
   fileName: z.string(),
   blob: BlobValue,
   order: z.number(),
   sku: z.string().nullable(),
   angle: z.string().nullable(),
+  /** Entries of a zip that have been taken out. */
+  opened: z.number(),
+  /** How often a worker ended over it. */
+  tries: z.number(),
+  /** One that is held is not tried again by itself. */
+  state: z.enum(['waiting', 'held']),
+  /** Why it is held; empty while it is not. */
+  heldFor: z.string(),
 })
 export type Arrival = z.infer<typeof Arrival>
 
 /** A file that was not taken in, and why. */
 export const Refusal = z.object({
   id: z.number().optional(),
-  shootId: Id,
+  shootId: ShootId,
   fileName: z.string(),
   reason: z.string(),
+  /** `refused` wants a person; `known` was here already. */
+  kind: z.enum(['refused', 'known']),
 })
 export type Refusal = z.infer<typeof Refusal>
 
+/** A table of products that was dropped and is still to be looked at. */
+export const ProductTable = z.object({
+  id: z.number().optional(),
+  shootId: ShootId,
+  fileName: z.string(),
+  blob: BlobValue,
+})
+export type ProductTable = z.infer<typeof ProductTable>
+
+/** Something to be measured or sorted; gone when it has been. */
+export const MeasureTask = z.discriminatedUnion('kind', [
+  z.object({
+    /** The shot's id. */
+    id: z.string(),
+    kind: z.literal('measure'),
+    shootId: ShootId,
+    hash: FileHash,
+    fileName: z.string(),
+  }),
+  z.object({
+    /** `sort/` and the shoot's id. */
+    id: z.string(),
+    kind: z.literal('sort'),
+    shootId: ShootId,
+  }),
+])
+export type MeasureTask = z.infer<typeof MeasureTask>
+
+/** Work of the whole app that a person may hold; kept, so that every tab and every start honours it. */
+export const Hold = z.object({ id: z.enum(['measuring', 'intake']), held: z.boolean() })
+export type Hold = z.infer<typeof Hold>
+
 export const Product = z.object({
-  /** shootId/sku */
-  id: Id,
-  shootId: Id,
+  id: ProductId,
+  shootId: ShootId,
   sku: z.string(),
   name: z.string(),
   brand: z.string(),
@@ -177,21 +248,34 @@ export const Product = z.object({
 })
 export type Product = z.infer<typeof Product>
 
-export const BriefRow = z.object({ id: Id, brief: Brief })
+export const BriefRow = z.object({ id: BriefId, brief: StoredBrief })
 export type BriefRow = z.infer<typeof BriefRow>
 
+/** A matte of one level, by the key of what made it, so that a changed Finish never cuts again. */
+export const MatteRow = z.object({ key: z.string(), matte: z.custom<PackedMatte>() })
+export type MatteRow = z.infer<typeof MatteRow>
+
+/**
+ * One version of a finished picture: which file it is, and of what. The newest that stands is `current`;
+ * those before it stay `earlier` until they are swept.
+ */
 export const Rendition = z.object({
-  /** shotId/placementId */
-  id: Id,
-  shotId: Id,
-  shootId: Id,
+  id: RenditionId,
+  shotId: ShotId,
+  shootId: ShootId,
+  briefId: BriefId,
+  outletId: OutletId.nullable(),
   placementId: z.string(),
+  version: z.number().int().min(1),
+  standing: z.enum(['current', 'earlier']),
   /** `renditionKey` of the plan it was made by: another key means it is out of date. */
   key: z.string(),
+  fileHash: FileHash,
+  runId: RunId.nullable(),
   bytes: z.number(),
   width: z.number(),
   height: z.number(),
-  format: z.enum(FORMATS),
+  format: MadeFormat,
   qualityPct: z.number(),
   productBox: Box.nullable(),
   window: Box,
@@ -200,26 +284,50 @@ export const Rendition = z.object({
 })
 export type Rendition = z.infer<typeof Rendition>
 
-/** A rendition's bytes, apart from what is known about it, so that lists need not load them. */
-export const RenditionFile = z.object({ id: Id, blob: BlobValue })
-export type RenditionFile = z.infer<typeof RenditionFile>
+/** A finished file, by its content: two renditions of the same bytes are one file. */
+export const FileRow = z.object({ hash: FileHash, blob: BlobValue })
+export type FileRow = z.infer<typeof FileRow>
 
 export const RUN_STATES = ['running', 'paused', 'stopped', 'finished'] as const
 
-/** One pass over many shots. */
+/** One pass over many shots. Its shots are `RunItem`s. */
 export const Run = z.object({
-  id: Id,
-  shootId: Id,
+  id: RunId,
+  shootId: ShootId,
   /** The brief as it was when the run began. */
-  steps: BriefSteps,
-  shotIds: z.array(Id),
-  doneShotIds: z.array(Id),
+  brief: StoredBrief,
+  briefId: BriefId,
   state: z.enum(RUN_STATES),
+  /** Why it was held by itself, in words; null when a person held it, or it is not held. */
+  heldFor: z.string().nullable(),
+  total: z.number(),
+  done: z.number(),
+  failed: z.number(),
+  /** Renditions that were made. */
+  made: z.number(),
   startedAt: Time,
   endedAt: Time.nullable(),
   /** Time spent working, pauses left out, in ms. */
   workedMs: z.number(),
-  made: z.number(),
-  failed: z.number(),
 })
 export type Run = z.infer<typeof Run>
+
+/** One shot of a run. */
+export const RunItem = z.object({
+  /** The run's id and the place in it. */
+  id: z.string(),
+  runId: RunId,
+  shotId: ShotId,
+  state: z.enum(['waiting', 'done', 'failed']),
+})
+export type RunItem = z.infer<typeof RunItem>
+
+/** A row that could not be read, kept as it is. */
+export const SetAside = z.object({
+  id: z.number().optional(),
+  table: z.string(),
+  row: z.unknown(),
+  problem: z.string(),
+  at: Time,
+})
+export type SetAside = z.infer<typeof SetAside>

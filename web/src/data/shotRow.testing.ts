@@ -1,12 +1,13 @@
 import { UNTOUCHED } from '@cloudbank/core/brief'
+import { FileHash, ShootId, ShotId } from './ids'
 import type { Shot } from './rows'
 
 /** A shot as it comes in, for tests. */
 export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
-  id,
-  shootId: 's',
+  id: ShotId.parse(id),
+  shootId: ShootId.parse('s'),
   fileName: `${id}.jpg`,
-  originalHash: id,
+  originalHash: FileHash.parse(id),
   sku: null,
   angle: null,
   width: 10,

@@ -1,19 +1,22 @@
 import { Box } from '@chakra-ui/react'
 import { useEffect, useId, useRef } from 'react'
-import type { CubeLut, LightSettings } from '@cloudbank/core/steps'
+import type { LightSettings } from '@cloudbank/core/steps'
+import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { Marks, PreviewAnswers } from '@cloudbank/hosts/previewer'
-import { sharedPreviewer } from './previewer'
+import { sharedPreviewer, usePreviewerGeneration } from './previewer'
 import type { OpenPicture } from './useOpenPicture'
 
 /** Counts drawings. */
 let turns = 0
 
 export const NO_MARKS: Marks = { clipping: false, strain: null }
+const NO_ASSETS: readonly JobAsset[] = []
 
 interface Props {
   readonly picture: OpenPicture
   readonly settings: LightSettings
-  readonly cube?: CubeLut | null
+  /** What the settings name by hash. */
+  readonly assets?: readonly JobAsset[]
   readonly marks?: Marks
   /** Longer side that is wanted, in pixels; Infinity for the photograph's own, if it was opened whole. */
   readonly sidePx: number
@@ -25,9 +28,12 @@ interface Props {
 
 /** A photograph after Light, drawn in the previewer's worker as the settings change. */
 export function LightCanvas(props: Props) {
-  const { picture, settings, cube = null, marks = NO_MARKS, sidePx, label } = props
+  const { picture, settings, assets = NO_ASSETS, marks = NO_MARKS, sidePx, label } = props
   const box = useRef<HTMLDivElement>(null)
-  const view = useId()
+  const id = useId()
+  const generation = usePreviewerGeneration()
+  // Another worker knows nothing of the canvas before: it gets one of its own.
+  const view = `${id}/${generation}`
   const told = useRef(props.onDrawn)
   told.current = props.onDrawn
 
@@ -38,16 +44,19 @@ export function LightCanvas(props: Props) {
     canvas.style.cssText = 'width:100%;height:100%;object-fit:contain;display:block'
     box.current?.append(canvas)
     const offscreen = canvas.transferControlToOffscreen()
-    void sharedPreviewer().ask<'adopt'>({ kind: 'adopt', view, canvas: offscreen }, [offscreen])
+    sharedPreviewer()
+      .ask<'adopt'>({ kind: 'adopt', view, canvas: offscreen }, [offscreen])
+      // A worker that was lost is replaced, and the canvas with it.
+      .catch(() => undefined)
     return () => {
       canvas.remove()
-      void sharedPreviewer().ask<'abandon'>({ kind: 'abandon', view })
+      sharedPreviewer().tell({ kind: 'abandon', view })
     }
   }, [view])
 
   useEffect(() => {
     box.current?.firstElementChild?.setAttribute('aria-label', label)
-  }, [label])
+  }, [label, view])
 
   useEffect(() => {
     let current = true
@@ -56,7 +65,7 @@ export function LightCanvas(props: Props) {
       view,
       picture: picture.name,
       settings,
-      cube,
+      assets,
       sidePx,
       marks,
     } as const
@@ -76,7 +85,7 @@ export function LightCanvas(props: Props) {
     return () => {
       current = false
     }
-  }, [view, picture.name, settings, cube, sidePx, marks])
+  }, [view, picture.name, settings, assets, sidePx, marks])
 
   return (
     <Box

@@ -1,6 +1,9 @@
 import { useEffect, useState } from 'react'
+import { CancelledError } from '@cloudbank/core/engine'
+import { WorkerLostError } from '@cloudbank/hosts/pool'
 import { database } from '../data'
-import { sharedPreviewer } from './previewer'
+import { describeError } from '../notices'
+import { sharedPreviewer, usePreviewerGeneration } from './previewer'
 
 /** A photograph that the previewer holds decoded, and its own sides in pixels. */
 export interface OpenPicture {
@@ -18,31 +21,57 @@ interface Options {
   readonly from?: PictureSource
   /** Keeps the original's own size as well. */
   readonly whole?: boolean
+  /** Told why it could not be opened. */
+  readonly onFailure?: (reason: string) => void
 }
 
 let lastName = 0
 
+/** A photograph that is not in the database any more is not opened. */
+class PictureMissingError extends Error {
+  override readonly name = 'PictureMissingError'
+  constructor() {
+    super('the photograph is missing from this browser')
+  }
+}
+
 /** Opens a photograph in the previewer for as long as the component is shown; null until it is. */
 export function useOpenPicture(hash: string | null, options: Options): OpenPicture | null {
-  const { sidePx, from = 'originals', whole = false } = options
-  const [open, setOpen] = useState<(OpenPicture & { hash: string }) | null>(null)
+  const { sidePx, from = 'originals', whole = false, onFailure } = options
+  const generation = usePreviewerGeneration()
+  const [open, setOpen] = useState<(OpenPicture & { hash: string; generation: number }) | null>(
+    null,
+  )
   useEffect(() => {
     if (hash === null) return
     const name = `${hash}/${++lastName}`
     let current = true
-    void database
-      .table<{ blob: Blob }, string>(from)
-      .get(hash)
-      .then(async (row) => {
-        if (!row || !current) return
-        const request = { kind: 'open', picture: name, source: row.blob, sidePx, whole } as const
-        const size = await sharedPreviewer().ask<'open'>(request)
-        if (current) setOpen({ name, hash, ...size })
-      })
+    openPicture(name, hash, from, { sidePx, whole }, () => current).then(
+      (size) => size && current && setOpen({ name, hash, generation, ...size }),
+      (error: unknown) => {
+        // A worker that was lost is replaced, and this is opened again.
+        if (!current || error instanceof CancelledError || error instanceof WorkerLostError) return
+        onFailure?.(describeError(error))
+      },
+    )
     return () => {
       current = false
-      void sharedPreviewer().ask<'close'>({ kind: 'close', picture: name })
+      sharedPreviewer().tell({ kind: 'close', picture: name })
     }
-  }, [hash, from, sidePx, whole])
-  return open?.hash === hash ? open : null
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- whom a failure is told changes nothing
+  }, [hash, from, sidePx, whole, generation])
+  return open?.hash === hash && open.generation === generation ? open : null
+}
+
+async function openPicture(
+  picture: string,
+  hash: string,
+  from: PictureSource,
+  size: { sidePx: number; whole: boolean },
+  isCurrent: () => boolean,
+): Promise<{ width: number; height: number } | null> {
+  const row = await database.table<{ blob: Blob }, string>(from).get(hash)
+  if (!isCurrent()) return null
+  if (!row) throw new PictureMissingError()
+  return sharedPreviewer().ask<'open'>({ kind: 'open', picture, source: row.blob, ...size })
 }

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
-import { createShoot, database, type Product, type Shoot } from '../data'
-import { takeIn } from './intake'
+import { createShoot, database, productId, type Product, type Shoot } from '../data'
+import { giveFiles } from './intake'
 
 const DEMO_NAME = 'Ottermere Camp Kitchen'
 const DUE_ON = '2026-12-04'
@@ -49,10 +49,10 @@ async function load(): Promise<Shoot> {
   const shoot = await createShoot({ name: DEMO_NAME, dueOn: DUE_ON })
   const products: Product[] = lines.map((line) => {
     const product = ProductLine.parse(line)
-    return { ...product, more: {}, id: `${shoot.id}/${product.sku}`, shootId: shoot.id }
+    return { ...product, more: {}, id: productId(shoot.id, product.sku), shootId: shoot.id }
   })
   await database.products.bulkPut(products)
-  await takeIn(shoot.id, files)
+  await giveFiles(shoot.id, files)
   return shoot
 }
 

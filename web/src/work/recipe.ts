@@ -1,50 +1,82 @@
 import {
+  layered,
   layerSteps,
   planShot,
-  renditionKey,
+  settingsKey,
   type BriefSteps,
   type Plan,
+  type Touches,
 } from '@cloudbank/core/brief'
-import type { Placement } from '@cloudbank/core/steps'
-import type { Lighting, Shot } from '../data'
+import type { Placement } from '@cloudbank/core/outlets'
+import { lightingTouch } from '@cloudbank/core/steps'
+import { slotOf, type BriefId, type Lighting, type ShootView, type Shot } from '../data'
 
 /** What makes shots into renditions, apart from each shot's own touches. */
 export interface Recipe {
+  readonly briefId: BriefId
   readonly steps: BriefSteps
   readonly lightings: ReadonlyMap<string, Lighting>
 }
+
+/** What a shoot's shots are made by. */
+export const recipeOf = ({
+  briefRow,
+  lightings,
+}: Pick<ShootView, 'briefRow' | 'lightings'>): Recipe => ({
+  briefId: briefRow.id,
+  steps: briefRow.brief.steps,
+  lightings,
+})
 
 /** The lighting that a shot is in. */
 export const lightingOf = (shot: Shot, lightings: ReadonlyMap<string, Lighting>): Lighting | null =>
   (shot.lightingId !== null && lightings.get(shot.lightingId)) || null
 
-/** The layered settings of untouched shots, which are the same for a whole lighting. */
-const layered = new WeakMap<object, WeakMap<BriefSteps, BriefSteps>>()
+/** What a lighting lays over the brief. */
+export const touchesOf = (lighting: Lighting | null): Touches =>
+  lighting ? { light: lightingTouch(lighting) } : {}
 
-/** The settings of one shot: brief, lighting, touches. */
-export function stepsOf(shot: Shot, { steps, lightings }: Recipe): BriefSteps {
+/** The layered settings of a lighting, the same object for all of its shots. */
+const known = new WeakMap<BriefSteps, WeakMap<Lighting, BriefSteps>>()
+
+/** The settings of a shot's brief and lighting, its own touches apart. */
+export function sharedSteps(shot: Shot, { steps, lightings }: Recipe): BriefSteps {
   const lighting = lightingOf(shot, lightings)
-  if (Object.keys(shot.touches.light).length > 0) return layerSteps(steps, lighting, shot.touches)
   if (!lighting) return steps
-  const known = layered.get(lighting) ?? new WeakMap<BriefSteps, BriefSteps>()
-  layered.set(lighting, known)
-  const made = known.get(steps) ?? layerSteps(steps, lighting, shot.touches)
-  known.set(steps, made)
+  const ofSteps = known.get(steps) ?? new WeakMap<Lighting, BriefSteps>()
+  known.set(steps, ofSteps)
+  const made = ofSteps.get(lighting) ?? layerSteps(steps, touchesOf(lighting))
+  ofSteps.set(lighting, made)
   return made
 }
 
+/** The settings of one shot: brief, lighting, touches. */
+export const stepsOf = (shot: Shot, recipe: Recipe): BriefSteps =>
+  layered(sharedSteps(shot, recipe), shot.touches)
+
 /** Everything that decides a shot's pixels. */
 export const planOf = (shot: Shot, recipe: Recipe): Plan =>
-  planShot(shot.originalHash, stepsOf(shot, recipe))
+  planShot(shot.originalHash, sharedSteps(shot, recipe), shot.touches)
 
-/** The part of a rendition's key that comes of settings, by settings and placement. */
-const keys = new WeakMap<BriefSteps, Map<Placement, string>>()
+/** Whether anything is set for a shot alone. */
+export const isTouched = ({ touches }: Shot): boolean =>
+  Object.values(touches).some((step) => step !== undefined && Object.keys(step).length > 0)
 
-/** `renditionKey`, worked out once for all shots of the same settings. */
-export function keyOf(plan: Plan, placement: Placement): string {
-  const known = keys.get(plan.steps) ?? new Map<Placement, string>()
-  keys.set(plan.steps, known)
-  const parts = known.get(placement) ?? renditionKey({ ...plan, original: '' }, placement)
-  known.set(placement, parts)
-  return plan.original + parts
+/** The parts of keys that come of settings without touches, by settings and placement. */
+const keys = new WeakMap<BriefSteps, WeakMap<Placement, string>>()
+
+/** The key of one rendition of a shot; worked out once for all shots of the same settings. */
+export function keyOf(shot: Shot, recipe: Recipe, placement: Placement): string {
+  const plan = planOf(shot, recipe)
+  if (isTouched(shot)) return `${plan.original}/${settingsKey(plan, placement)}`
+  const steps = sharedSteps(shot, recipe)
+  const ofSteps = keys.get(steps) ?? new WeakMap<Placement, string>()
+  keys.set(steps, ofSteps)
+  const part = ofSteps.get(placement) ?? settingsKey(plan, placement)
+  ofSteps.set(placement, part)
+  return `${plan.original}/${part}`
 }
+
+/** Where the current rendition of a shot for one of the brief's own placements is found. */
+export const slotFor = (shot: Pick<Shot, 'id'>, { briefId }: Pick<Recipe, 'briefId'>, placementId: string): string =>
+  slotOf({ shotId: shot.id, briefId, outletId: null, placementId })

@@ -1,34 +1,39 @@
-import type { Placement } from '@cloudbank/core/steps'
+import type { Placement } from '@cloudbank/core/outlets'
+import type { Standing } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
 import type { Rendition, Shot } from '../data'
-import { keyOf, planOf, type Recipe } from './recipe'
+import { keyOf, slotFor, type Recipe } from './recipe'
 
-/** How a shot's renditions stand against the brief. */
-export type Standing = 'none' | 'partly' | 'out-of-date' | 'made'
+/** The current renditions of a shoot, by slot. */
+export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
 
 /** The placements of a shot whose rendition is missing or out of date. */
 export function stalePlacements(
   shot: Shot,
   recipe: Recipe,
-  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
+  renditions: Renditions,
 ): Placement[] {
-  const plan = planOf(shot, recipe)
   return recipe.steps.finish.placements.filter(
-    (placement) => renditions.get(`${shot.id}/${placement.id}`)?.key !== keyOf(plan, placement),
+    (placement) =>
+      renditions.get(slotFor(shot, recipe, placement.id))?.key !== keyOf(shot, recipe, placement),
   )
 }
 
-export function standingOf(
-  shot: Shot,
+/** The renditions of a shot that there are, in the order of the brief. */
+export const renditionsOf = <Row>(
+  shot: Pick<Shot, 'id'>,
   recipe: Recipe,
-  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
-): Standing {
-  const { placements } = recipe.steps.finish
+  renditions: Renditions<Row>,
+): Row[] =>
+  recipe.steps.finish.placements.flatMap(
+    ({ id }) => renditions.get(slotFor(shot, recipe, id)) ?? [],
+  )
+
+export function standingOf(shot: Shot, recipe: Recipe, renditions: Renditions): Standing {
   const stale = stalePlacements(shot, recipe, renditions).length
   if (stale === 0) return 'made'
-  const present = placements.filter(({ id }) => renditions.has(`${shot.id}/${id}`)).length
-  if (present === 0) return 'none'
-  return stale === placements.length ? 'out-of-date' : 'partly'
+  if (renditionsOf(shot, recipe, renditions).length === 0) return 'none'
+  return stale === recipe.steps.finish.placements.length ? 'out-of-date' : 'partly'
 }
 
 /** What the button says that makes them: the real count, or that nothing is left to do. */
@@ -42,7 +47,7 @@ export function makeWords(toMake: number, total: number): string {
 export function countStale(
   shots: readonly Shot[],
   recipe: Recipe,
-  renditions: ReadonlyMap<string, Pick<Rendition, 'key'>>,
+  renditions: Renditions,
 ): number {
   return shots.reduce((sum, shot) => sum + stalePlacements(shot, recipe, renditions).length, 0)
 }

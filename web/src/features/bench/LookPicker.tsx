@@ -12,7 +12,7 @@ import {
   withLook,
   type Look,
 } from '@cloudbank/core/steps'
-import { useNotices } from '../../app/notices'
+import { useNotices } from '../../notices'
 import { database } from '../../data'
 import { Action, Range } from '../../ui'
 import { stemOf } from '../../work/fileName'

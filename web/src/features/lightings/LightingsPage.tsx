@@ -5,7 +5,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
 import { Lost } from '../../app/Lost'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../app/notices'
+import { useNotices } from '../../notices'
 import {
   useForeignLightings,
   useShootView,

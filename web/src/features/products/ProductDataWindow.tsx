@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Input, NativeSelect, Table, Text, Textarea } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../app/notices'
+import { useNotices } from '../../notices'
 import type { ShootView } from '../../data'
 import { Action, Attention, Window } from '../../ui'
 import { stemOf } from '../../work/fileName'

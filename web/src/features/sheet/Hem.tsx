@@ -1,4 +1,4 @@
-import type { HemSegment } from './hem'
+import type { HemSegment } from '@cloudbank/core/steps'
 import './tile.css'
 
 /** The strip under a tile: a segment a step, its shape telling how the step stands. */

@@ -1,8 +1,8 @@
 import { memo } from 'react'
-import { photographFindings } from '../../work/findings'
-import { standingOf } from '../../work/stale'
-import { findingsOf, wantsLook } from './findingCounts'
-import { planHem } from './hem'
+import { planHem } from '@cloudbank/core/steps'
+import { findingsOf, wantsLook } from '../../work/findings'
+import { recipeOf } from '../../work/recipe'
+import { renditionsOf, standingOf } from '../../work/stale'
 import { Tile, type TileProps } from './Tile'
 
 type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'needs'>
@@ -10,21 +10,19 @@ type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'needs'>
 /** A shot of the view as a tile; drawn again only when something of it changes, not when it scrolls. */
 export const SheetTile = memo(function SheetTile(props: Props) {
   const { shot, view, px } = props
-  const { steps } = view.briefRow.brief
-  const renditions = steps.finish.placements.flatMap(
-    ({ id }) => view.renditions.get(`${shot.id}/${id}`) ?? [],
-  )
+  const recipe = recipeOf(view)
+  const renditions = renditionsOf(shot, recipe, view.renditions)
   const shown = [...renditions]
     .sort((a, b) => a.width - b.width)
     .find(({ width }, i, all) => width >= px * 2 || i === all.length - 1)
-  const findings = findingsOf(shot, renditions, photographFindings(view).get(shot.id))
-  const standing = standingOf(shot, { steps, lightings: view.lightings }, view.renditions)
+  const findings = findingsOf(shot, view, renditions)
+  const standing = standingOf(shot, recipe, view.renditions)
   return (
     <Tile
       {...props}
       rendition={shown}
-      frame={steps.frame}
-      segments={planHem(standing, findings, shot.failure !== null)}
+      frame={recipe.steps.frame}
+      segments={planHem({ standing, findings, failed: shot.failure !== null })}
       needs={wantsLook(findings)}
     />
   )

@@ -1,13 +1,13 @@
-import { memo, useState } from 'react'
-import type { FrameSettings } from '@cloudbank/core/steps'
+import { memo, useRef, useState } from 'react'
+import type { FrameSettings, HemSegment } from '@cloudbank/core/steps'
 import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
+import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
-import type { LightReading } from '../../work/lightReadings'
+import type { LightReading } from '../../work/lightings'
 import { FrameMarks } from './FrameMarks'
 import { fill01 } from './frameReading'
 import { Hem } from './Hem'
-import type { HemSegment } from './hem'
 import type { LensId } from './lens'
 import './tile.css'
 
@@ -32,20 +32,18 @@ export interface TileProps {
   readonly onOpen: (id: string) => void
 }
 
-/** What a dragged tile carries: the id of its shot. */
-export const DRAGGED_SHOT = 'application/x-shot'
-
 /** One shot on the sheet: the picture whole on a mat, one line, the hem. */
 export const Tile = memo(function Tile(props: TileProps) {
   const { shot, rendition, lens, px, selected, focused, segments, onPick, onOpen } = props
   const [hovered, setHovered] = useState(false)
+  const tile = useRef<HTMLDivElement>(null)
+  useDragShots(tile, shot.id)
   const asOriginal = !rendition || props.original || (lens === 'photo' && hovered)
-  const result = usePictureUrl(
-    rendition ? { table: 'files', id: rendition.id, version: rendition.key } : null,
-  )
-  const preview = usePictureUrl({ table: 'previews', id: shot.originalHash, version: '' })
+  const result = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
+  const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
   return (
     <div
+      ref={tile}
       data-shot={shot.id}
       data-focused={focused || undefined}
       className="tile"
@@ -53,8 +51,6 @@ export const Tile = memo(function Tile(props: TileProps) {
       aria-selected={selected}
       aria-label={`${shot.fileName}${shot.failure ? `, failed: ${shot.failure}` : ''}`}
       style={{ width: px }}
-      draggable
-      onDragStart={(event) => event.dataTransfer.setData(DRAGGED_SHOT, shot.id)}
       onClick={(event) => onPick(shot.id, event)}
       onDoubleClick={() => onOpen(shot.id)}
       onMouseEnter={() => setHovered(true)}

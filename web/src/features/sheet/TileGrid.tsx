@@ -1,13 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { ShootView, Shot } from '../../data'
 import { countOf } from '@cloudbank/core/words'
-import type { ShotGroup } from '../../work/productGroups'
-import type { LightReading } from '../../work/lightReadings'
+import type { ShootView, Shot } from '../../data'
+import { useDropShots } from '../../drag'
+import type { LightReading } from '../../work/lightings'
+import type { ShotGroup } from '../../work/products'
 import { useSheet } from './sheetStore'
 import { planRows, type SheetRow } from './sheetRows'
-import { DRAGGED_SHOT } from './Tile'
 import { SheetTile } from './SheetTile'
 import { useMarquee } from './useMarquee'
 
@@ -145,30 +145,17 @@ function GroupHead(props: {
   onDropShot: (id: string) => void
 }) {
   const { row, onDropShot } = props
-  const [over, setOver] = useState(false)
-  const takes = (event: React.DragEvent): boolean =>
-    row.sku !== '' && event.dataTransfer.types.includes(DRAGGED_SHOT)
+  const head = useRef<HTMLDivElement>(null)
+  const over = useDropShots(head, row.sku === '' ? null : onDropShot)
   return (
     <Flex
+      ref={head}
       align="baseline"
       gap="10px"
       height={`${HEAD_PX}px`}
       paddingTop="6px"
       data-product={row.sku}
       outline={over ? '2px dashed {colors.ink}' : undefined}
-      onDragOver={(event) => {
-        if (!takes(event)) return
-        event.preventDefault()
-        setOver(true)
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        setOver(false)
-        if (!takes(event)) return
-        event.preventDefault()
-        event.stopPropagation()
-        onDropShot(event.dataTransfer.getData(DRAGGED_SHOT))
-      }}
     >
       {row.sku && (
         <Text fontFamily="mono" fontWeight="700">

@@ -1,5 +1,5 @@
 import type { Shot } from '../../data'
-import type { ShotGroup } from '../../work/productGroups'
+import type { ShotGroup } from '../../work/products'
 
 /** One line of the virtual list: the head of a group, or a row of tiles. */
 export type SheetRow =

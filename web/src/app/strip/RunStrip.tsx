@@ -1,0 +1,48 @@
+import { Text } from '@chakra-ui/react'
+import { countOf, formatCount, formatDuration } from '@cloudbank/core/words'
+import type { Run } from '../../data'
+import { attempt, useNotices } from '../../notices'
+import { Action, Attention } from '../../ui'
+import { leftMs, pauseRun, resumeRun, stopRun, useRunReport } from '../../work/runs'
+import { useCommand } from '../commands'
+import { Strip } from './Strip'
+
+/** The run that is under way or held, as every tab sees it. */
+export function RunStrip({ run }: { run: Run }) {
+  const { atWork, waiting } = useRunReport()
+  const paused = run.state === 'paused'
+  const toggle = (): void => attempt(paused ? resumeRun(run.id) : pauseRun(run.id))
+  const stop = (): void => {
+    attempt(
+      stopRun(run.id).then(() =>
+        useNotices.getState().say(`Stopped. ${countOf(run.made, 'rendition')} made and kept.`),
+      ),
+    )
+  }
+  useCommand('pause', toggle)
+  const { done, total } = run
+  const held = paused ? (run.heldFor ?? waiting) : waiting
+  return (
+    <Strip done01={total === 0 ? 0 : done / total} still={paused}>
+      {held !== null && <Attention />}
+      <Text truncate flex="1" minWidth="0" title={held ?? undefined}>
+        <b>{paused ? 'Held' : held === null ? 'Making' : 'Waiting'}</b> {held ?? atWork[0] ?? ''}
+      </Text>
+      <Text whiteSpace="nowrap" data-testid="run-count">
+        {formatCount(done)} of {formatCount(total)} shots{timeLeft(run)}
+      </Text>
+      <Action look="quiet" onClick={toggle}>
+        {paused ? 'Resume' : 'Pause'}
+      </Action>
+      <Action look="quiet" onClick={stop}>
+        Stop
+      </Action>
+    </Strip>
+  )
+}
+
+function timeLeft(run: Run): string {
+  if (run.state === 'paused') return ', paused'
+  const left = leftMs(run)
+  return left === null ? '' : `, ${formatDuration(left)} left`
+}

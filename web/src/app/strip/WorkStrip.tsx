@@ -1,0 +1,16 @@
+import { useIntake } from '../../work/intake'
+import { useMeasuring } from '../../work/measuring'
+import { useRun } from '../../work/runs'
+import { IntakeStrip } from './IntakeStrip'
+import { MeasuringStrip } from './MeasuringStrip'
+import { RunStrip } from './RunStrip'
+
+/** The one strip of the app: a run before an intake, an intake before the measuring. */
+export function WorkStrip() {
+  const run = useRun()
+  const intake = useIntake()
+  const measuring = useMeasuring()
+  if (run) return <RunStrip run={run} />
+  if (intake.waiting > 0) return <IntakeStrip {...intake} />
+  return measuring.waiting > 0 ? <MeasuringStrip {...measuring} /> : null
+}

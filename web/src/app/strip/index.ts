@@ -1,0 +1,1 @@
+export { WorkStrip } from './WorkStrip'

@@ -1,0 +1,1 @@
+export { useDragShots, useDropShots } from './dragShots'

@@ -1,0 +1,39 @@
+import { chakra, Text } from '@chakra-ui/react'
+import { formatCount } from '@cloudbank/core/words'
+import { Attention } from '../../ui'
+
+const LineButton = chakra('button', {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    gap: '8px',
+    width: '100%',
+    paddingX: '16px',
+    paddingY: '4px',
+    textAlign: 'left',
+    cursor: 'pointer',
+    '&:hover:not([aria-pressed=true])': { background: 'mat' },
+    '&[aria-pressed=true]': { background: 'ink', color: 'paper' },
+  },
+})
+
+/** One kind of finding: its name and its count; pressed while exactly its shots are selected. */
+export function FindingLine(props: {
+  title: string
+  hint: string
+  count: number
+  needs: boolean
+  shown: boolean
+  onClick: () => void
+}) {
+  const { title, hint, count, needs, shown, onClick } = props
+  return (
+    <LineButton type="button" title={hint} aria-pressed={shown} onClick={onClick}>
+      {needs && <Attention />}
+      <Text flex="1">{title}</Text>
+      <Text fontFamily="mono" fontWeight="600" fontSize="12px">
+        {formatCount(count)}
+      </Text>
+    </LineButton>
+  )
+}

@@ -1,0 +1,145 @@
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { countOf } from '@cloudbank/core/words'
+import { useCommand } from '../../app/commands'
+import { useGo } from '../../app/useGo'
+import { useHeld } from '../../app/useHeld'
+import { perform, remove, type ShootView, type Shot } from '../../data'
+import { attempt, useNotices } from '../../notices'
+import { evenOut, groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
+import { assignProduct, groupByProduct } from '../../work/products'
+import { recipeOf } from '../../work/recipe'
+import { startRun, useRun } from '../../work/runs'
+import { countStale, stalePlacements } from '../../work/stale'
+import { countFindings } from './findingCounts'
+import { useSheet } from './sheetStore'
+import { useArrows } from './useArrows'
+
+/** Shots that a brief is tried on first. */
+const TRY_ON = 3
+const NO_READINGS: ReadonlyMap<string, LightReading> = new Map()
+
+/** What the sheet shows of a shoot, and what can be done there. */
+export function useSheetModel(view: ShootView) {
+  const { shoot, shots, renditions, briefRow } = view
+  const go = useGo()
+  const busy = useRun() !== null
+  const { lens, setLens, resize, selection, pickAll, clear, focus, moveFocus, pick } = useSheet()
+  const [columns, setColumns] = useState(1)
+  const original = useHeld('original')
+  const readings = useMemo(
+    () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
+    [lens, view],
+  )
+  const groups = useMemo(
+    () =>
+      lens === 'light' ? groupByLighting(view, readings) : groupByProduct(shots, view.products),
+    [lens, view, readings, shots],
+  )
+  const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
+  useEffect(() => clear, [clear])
+
+  const { look, notes } = useMemo(() => countFindings(view), [view])
+  const selected = shots.filter(({ id }) => selection.ids.has(id))
+  const tryShots = selected.length > 0 ? selected : shots.slice(0, TRY_ON)
+  const recipe = recipeOf(view)
+  const toMake = countStale(shots, recipe, renditions)
+  const toTry = countStale(tryShots, recipe, renditions)
+  const make = (chosen: readonly Shot[]): void => {
+    const stale = chosen.filter((shot) => stalePlacements(shot, recipe, renditions).length > 0)
+    attempt(
+      startRun(
+        shoot.id,
+        stale.map(({ id }) => id),
+        briefRow,
+      ),
+      'The run could not be started',
+    )
+  }
+  const makeAll = (): void => make(groups.flatMap((group) => group.shots))
+  const removeSelected = (): void =>
+    attempt(
+      perform({
+        shootId: shoot.id,
+        words: `Removed ${countOf(selected.length, 'shot')}`,
+        edits: selected.map((shot) => remove('shots', shot)),
+      }),
+    )
+  const even = (chosen: readonly Shot[]): void =>
+    attempt(
+      evenOut(view, chosen, countOf(chosen.length, 'shot')).then(({ evens, left }) =>
+        useNotices
+          .getState()
+          .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`),
+      ),
+    )
+  const assign = (chosen: readonly Shot[], sku: string): void => attempt(assignProduct(chosen, sku))
+  const open = useCallback((id: string) => go(`/shoots/${shoot.id}/shots/${id}`), [go, shoot.id])
+  const step = (by: number): void => {
+    const at = focus === null ? -1 : order.findIndex((id) => id === focus)
+    const next = order[Math.min(Math.max(at < 0 ? 0 : at + by, 0), order.length - 1)]
+    if (next) moveFocus(next)
+  }
+
+  useCommand('make', makeAll, !busy && toMake > 0)
+  useCommand('selectAll', () => pickAll(order))
+  useCommand('clear', clear)
+  useCommand('remove', removeSelected, selected.length > 0)
+  useCommand('larger', () => resize(1))
+  useCommand('smaller', () => resize(-1))
+  useCommand('lensPhoto', () => setLens('photo'))
+  useCommand('lensLight', () => setLens('light'))
+  useCommand('lensFrame', () => setLens('frame'))
+  useCommand('next', () => step(1))
+  useCommand('previous', () => step(-1))
+  useCommand('open', () => focus && open(focus), focus !== null)
+  useCommand('toggle', () => focus && pick(focus, 'toggle', order), focus !== null)
+  useArrows(step, columns)
+
+  const toLightings = (): void => go(`/shoots/${shoot.id}/lightings`)
+  const evenTheirs = {
+    words: 'Even out their lightings',
+    act: () => even(withFamilies(selected, shots)),
+  }
+  return {
+    busy,
+    lens,
+    groups,
+    order,
+    readings,
+    original,
+    look,
+    notes,
+    failed: shots.filter(({ failure }) => failure !== null),
+    selected,
+    selectedIds: selection.ids,
+    tryShots,
+    toMake,
+    toTry,
+    remedies: {
+      cast: { words: 'Go to the lightings', act: toLightings },
+      'no-lighting': { words: 'Go to the lightings', act: toLightings },
+      dark: evenTheirs,
+      bright: evenTheirs,
+      duplicate: { words: 'Remove these', act: removeSelected },
+    },
+    setLens,
+    resize,
+    setColumns,
+    pickAll,
+    clear,
+    open,
+    makeAll,
+    tryThem: () => make(tryShots),
+    removeSelected,
+    even,
+    assign,
+  }
+}
+
+export type SheetModel = ReturnType<typeof useSheetModel>
+
+/** The shots, and all others in their lightings, to be evened out together. */
+function withFamilies(chosen: readonly Shot[], shots: readonly Shot[]): Shot[] {
+  const lightings = new Set(chosen.map(({ lightingId }) => lightingId))
+  return shots.filter(({ lightingId }) => lightings.has(lightingId))
+}

@@ -1,0 +1,3 @@
+export { download } from './download'
+export { packDelivery } from './packDelivery'
+export { planDelivery, type DeliveryFile } from './planDelivery'

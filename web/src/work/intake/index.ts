@@ -1,0 +1,11 @@
+export {
+  continueIntake,
+  giveFiles,
+  holdIntake,
+  onTakenIn,
+  tryHeldAgain,
+  useIntakeReport,
+} from './intake'
+export { type IncomingFile } from './takeIn'
+export { useHeldBack, useIntake } from './useIntake'
+export { useUnpacking } from './unpackZip'

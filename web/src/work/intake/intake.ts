@@ -1,0 +1,81 @@
+import { workThrough } from '@cloudbank/hosts/runs'
+import { countOf } from '@cloudbank/core/words'
+import { useNotices } from '../../notices'
+import { database, type ShootId } from '../../data'
+import { describeError, isNoRoom } from '../../notices'
+import { sharedPool } from '../pool'
+import { browserPorts } from '../ports'
+import { createReporter } from '../reporter'
+import { intakeWork } from './intakeWork'
+import { takeIn, type IncomingFile } from './takeIn'
+
+export const { useReport: useIntakeReport, reporter } = createReporter()
+
+let working: Promise<void> | null = null
+
+/**
+ * Looks at what is in line. Called when files have arrived, when the app starts, and when there is room
+ * again. Over all tabs one works; the others wait for their turn and find nothing left.
+ */
+export function continueIntake(): Promise<void> {
+  working ??= work().finally(() => {
+    working = null
+  })
+  return working
+}
+
+const listeners = new Set<() => void>()
+
+/** Calls back whenever all that was in line has been looked at. */
+export function onTakenIn(listener: () => void): void {
+  listeners.add(listener)
+}
+
+async function work(): Promise<void> {
+  try {
+    await workThrough(intakeWork(sharedPool(), database), browserPorts(reporter))
+    for (const listener of listeners) listener()
+  } catch (error) {
+    const waiting = await database.arrivals.count()
+    const what = countOf(waiting, 'file')
+    useNotices
+      .getState()
+      .need(
+        isNoRoom(error)
+          ? `No room left in this browser: ${what} wait to be taken in. Free some on the home page; they go on by themselves.`
+          : `Taking in stopped: ${describeError(error)}. ${what} wait; they go on when Cloudbank is opened again.`,
+      )
+  }
+}
+
+/** Gives files to a shoot. What there is no room for is said at once, by name. */
+export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]): Promise<void> {
+  const { need } = useNotices.getState()
+  try {
+    const { noRoom } = await takeIn(shootId, files)
+    const [first, ...others] = noRoom
+    if (first !== undefined)
+      need(
+        `No room left in this browser for ${first}${others.length > 0 ? ` and ${countOf(others.length, 'more file', 'more files')}` : ''}. Free some on the home page, then drop ${others.length > 0 ? 'them' : 'it'} again.`,
+      )
+  } catch (error) {
+    need(`The files could not be kept: ${describeError(error)}.`)
+  }
+  void continueIntake()
+}
+
+/** Holds the intake, or lets it go on; over all tabs. */
+export async function holdIntake(held: boolean): Promise<void> {
+  await database.holds.put({ id: 'intake', held })
+  if (!held) void continueIntake()
+}
+
+/** Tries again what workers ended over. */
+export async function tryHeldAgain(shootId: ShootId): Promise<void> {
+  await database.arrivals
+    .where('shootId')
+    .equals(shootId)
+    .filter(({ state }) => state === 'held')
+    .modify({ state: 'waiting', heldFor: '', tries: 0 })
+  void continueIntake()
+}

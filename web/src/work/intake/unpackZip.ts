@@ -1,0 +1,119 @@
+import { FileError, LIMITS } from '@cloudbank/core/codec'
+import { CancelledError } from '@cloudbank/core/engine'
+import { create } from 'zustand'
+import type { Arrival, Database } from '../../data'
+import { isNoRoom } from '../../notices'
+import { loadZip } from '../zip'
+import { isHidden, sniff } from './sniff'
+import { arrivalOf } from './takeIn'
+
+/** What a zip may hold. */
+export const ZIP_LIMITS = {
+  entries: 20_000,
+  /** Of all entries together, unpacked. */
+  bytes: 50_000_000_000,
+} as const
+
+/** Which zip is being opened, and how far; null when none is. */
+export const useUnpacking = create<{
+  readonly now: { readonly name: string; readonly done: number; readonly total: number } | null
+}>()(() => ({ now: null }))
+
+/**
+ * Takes the entries out of a zip, one after the other, and puts each in line; what has been taken out is
+ * remembered with it, so that a reload goes on behind it. An entry that is damaged, locked or too large is
+ * named, and the others are taken.
+ *
+ * @throws CancelledError once the signal is aborted; an error of the database, when it is full.
+ */
+export async function unpackZip(arrival: Arrival, signal: AbortSignal, db: Database): Promise<void> {
+  const { BlobReader, ZipReader } = await loadZip()
+  const reader = new ZipReader(new BlobReader(arrival.blob))
+  const pattern = (await db.shoots.get(arrival.shootId))?.namePattern ?? undefined
+  let opened = 0
+  let bytes = 0
+  try {
+    for await (const entry of reader.getEntriesGenerator()) {
+      if (signal.aborted) throw new CancelledError()
+      opened++
+      useUnpacking.setState({ now: { name: arrival.fileName, done: opened, total: opened } })
+      bytes += entry.uncompressedSize
+      if (opened <= arrival.opened || entry.directory || isHidden(entry.filename)) continue
+      if (opened > ZIP_LIMITS.entries || bytes > ZIP_LIMITS.bytes) {
+        await refuse(arrival, arrival.fileName, TOO_MUCH, db)
+        break
+      }
+      const name = entry.filename.split('/').at(-1) ?? entry.filename
+      const read = entry.encrypted
+        ? LOCKED
+        : await readEntry((writable) => entry.getData(writable, { signal }), entry.uncompressedSize, signal)
+      if (typeof read === 'string') await refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
+      else await putInLine(arrival, name, read, opened, pattern, db)
+      await db.arrivals.update(arrival.id!, { opened })
+    }
+  } catch (error) {
+    if (error instanceof CancelledError || isNoRoom(error)) throw error
+    const why = error instanceof Error ? error.message.toLowerCase() : String(error)
+    await refuse(arrival, arrival.fileName, `a damaged zip (${why})`, db)
+  } finally {
+    useUnpacking.setState({ now: null })
+    await reader.close()
+  }
+  await db.arrivals.delete(arrival.id!)
+}
+
+const LOCKED = 'locked by a password; unpack it first'
+const DAMAGED = 'damaged in the zip'
+const TOO_MUCH = 'holds more than a shoot; what came before is in, split the rest'
+
+/** An entry's bytes, or why it is not taken. What it says of its size is not believed. */
+async function readEntry(
+  read: (writable: WritableStream<Uint8Array>) => Promise<unknown>,
+  saidBytes: number,
+  signal: AbortSignal,
+): Promise<Blob | string> {
+  const { maxFileBytes: maxBytes } = LIMITS
+  if (saidBytes > maxBytes)
+    return new FileError({ code: 'too-heavy', bytes: saidBytes, maxBytes }).message
+  const parts: BlobPart[] = []
+  let bytes = 0
+  const writable = new WritableStream<Uint8Array<ArrayBuffer>>({
+    write: (part) => {
+      bytes += part.length
+      if (bytes > maxBytes) throw new FileError({ code: 'bomb' })
+      // A part of its own: the stream may use its memory again.
+      parts.push(part.slice())
+    },
+  })
+  try {
+    await read(writable as WritableStream<Uint8Array>) // the browser's streams give unshared memory
+    return new Blob(parts)
+  } catch (error) {
+    if (signal.aborted) throw new CancelledError()
+    return bytes > maxBytes ? new FileError({ code: 'bomb' }).message : DAMAGED
+  }
+}
+
+const refuse = (
+  { shootId }: Arrival,
+  fileName: string,
+  reason: string,
+  db: Database,
+): Promise<unknown> => db.refusals.add({ shootId, fileName, reason, kind: 'refused' })
+
+async function putInLine(
+  arrival: Arrival,
+  fileName: string,
+  blob: Blob,
+  place: number,
+  pattern: string | undefined,
+  db: Database,
+): Promise<void> {
+  const { shootId } = arrival
+  const kind = await sniff(fileName, blob)
+  if (kind === 'zip') await refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
+  else if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
+  else await db.arrivals.add(arrivalOf(shootId, { fileName, blob }, kind, arrival.order + place, pattern))
+}
+
+const NESTED = 'a zip within a zip; unpack it first'

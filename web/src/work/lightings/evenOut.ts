@@ -1,0 +1,18 @@
+import { planEvenOut, type EvenPlan } from '@cloudbank/core/steps'
+import { perform, put, type ShootView, type Shot } from '../../data'
+import { evenInputs } from './evenInputs'
+
+/** Evens out shots with one another and keeps it as touches; says how it went. */
+export async function evenOut(
+  view: ShootView,
+  shots: readonly Shot[],
+  what: string,
+): Promise<EvenPlan> {
+  const plan = planEvenOut(evenInputs(view, shots))
+  await perform({
+    shootId: view.shoot.id,
+    words: `Evened out ${what}`,
+    edits: [...plan.evens].map(([id, even]) => put('shots', id, ['touches', 'light', 'even'], even)),
+  })
+  return plan
+}

@@ -1,0 +1,2 @@
+export { continueMeasuring, holdMeasuring, useMeasuringReport } from './measuring'
+export { useMeasuring } from './useMeasuring'

@@ -1,0 +1,22 @@
+export {
+  guessPattern,
+  isNamePattern,
+  PATTERNS,
+  readFileName,
+  readName,
+  type NameParts,
+} from './namePattern'
+export { groupByProduct, inSheetOrder, type ShotGroup } from './productGroups'
+export {
+  guessMapping,
+  mapProducts,
+  PRODUCT_FIELDS,
+  readTable,
+  TABLE_LIMITS,
+  TableError,
+  type Mapping,
+  type Table,
+  type TableProblem,
+} from './productTable'
+export { applyNamePattern, assignProduct, takeInProducts } from './products'
+export { dropTable, useProductData, useWaitingTable, type WaitingTable } from './useProductData'

@@ -1,0 +1,140 @@
+import { stepKey } from '@cloudbank/core/brief'
+import { FileError } from '@cloudbank/core/codec'
+import { AssetMissingError } from '@cloudbank/core/assets'
+import { CancelledError } from '@cloudbank/core/engine'
+import { STEPS } from '@cloudbank/core/steps'
+import { WorkerLostError, type KeyedMatte, type WorkerPool } from '@cloudbank/hosts/pool'
+import type { ClockPort, Work } from '@cloudbank/hosts/runs'
+import type { Plan } from '@cloudbank/core/brief'
+import {
+  watchTables,
+  type Database,
+  type Lighting,
+  type Run,
+  type RunId,
+  type RunItem,
+  type Shot,
+} from '../../data'
+import { assetsOf } from '../assets'
+import { describeError } from '../../notices'
+import { planOf, type Recipe } from '../recipe'
+import { stalePlacements } from '../stale'
+import { keepFailure, keepNothing, keepResult } from './keepResult'
+
+/** A shot of a run, with what it is called. */
+export interface Turn {
+  readonly item: RunItem
+  readonly fileName: string
+}
+
+/** The shot's photograph is not in the database any more. */
+class OriginalMissingError extends Error {
+  override readonly name = 'OriginalMissingError'
+  constructor() {
+    super('the original is missing from this browser')
+  }
+}
+
+/** Makes the renditions of one run. */
+export function runWork(
+  runId: RunId,
+  pool: WorkerPool,
+  clock: ClockPort,
+  db: Database,
+): Work<Turn> {
+  let mark = clock.now()
+  /** Time since the last call. */
+  const lap = (): number => {
+    const now = clock.now()
+    const since = now - mark
+    mark = now
+    return since
+  }
+  return {
+    lock: 'run',
+    remaining: async () => {
+      mark = clock.now()
+      const items = await db.runItems.where({ runId, state: 'waiting' }).sortBy('id')
+      const shots = await db.shots.bulkGet(items.map(({ shotId }) => shotId))
+      return items.map((item, i) => ({ item, fileName: shots[i]?.fileName ?? '' }))
+    },
+    keyOf: ({ item }) => item.id,
+    nameOf: ({ fileName }) => fileName,
+    goesOn: async () => (await db.runs.get(runId))?.state === 'running',
+    watch: (onChange) => watchTables(db, ['runs'], onChange),
+    process: async ({ item }, signal) => {
+      const run = await db.runs.get(runId)
+      if (run?.state !== 'running') throw new CancelledError()
+      const shot = await db.shots.get(item.shotId)
+      if (!shot) await keepNothing(run, item, db)
+      else await makeShot(run, item, shot, { pool, signal, lap, db })
+    },
+  }
+}
+
+interface Surroundings {
+  readonly pool: WorkerPool
+  readonly signal: AbortSignal
+  readonly lap: () => number
+  readonly db: Database
+}
+
+async function makeShot(
+  run: Run,
+  item: RunItem,
+  shot: Shot,
+  { pool, signal, lap, db }: Surroundings,
+): Promise<void> {
+  const recipe = await recipeFor(run, shot, db)
+  const present = await db.renditions
+    .where('shotId')
+    .equals(shot.id)
+    .filter(({ standing }) => standing === 'current')
+    .toArray()
+  const bySlot = new Map(present.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
+  const placements = stalePlacements(shot, recipe, bySlot)
+  if (placements.length === 0) return keepNothing(run, item, db)
+  const plan = planOf(shot, recipe)
+  try {
+    const original = await db.originals.get(shot.originalHash)
+    if (!original) throw new OriginalMissingError()
+    const result = await pool.run<'render'>(
+      {
+        kind: 'render',
+        source: original.blob,
+        plan,
+        only: placements.map(({ id }) => id),
+        mattes: await mattesOf(plan, db),
+        assets: await assetsOf(plan, db),
+      },
+      { signal },
+    )
+    if (signal.aborted) throw new CancelledError()
+    await keepResult({ run, item, shot, plan, placements, result, workedMs: lap() }, db)
+  } catch (error) {
+    if (!isOfTheShot(error)) throw error
+    await keepFailure({ run, item, shot, workedMs: lap() }, describeError(error), db)
+  }
+}
+
+/** Whether an error is the shot's own, so that the run goes on without it. */
+const isOfTheShot = (error: unknown): boolean =>
+  error instanceof FileError ||
+  error instanceof AssetMissingError ||
+  error instanceof WorkerLostError ||
+  error instanceof OriginalMissingError ||
+  // What a worker did not expect has no name of its own.
+  (error instanceof Error && error.constructor === Error)
+
+/** The brief as it was when the run began, and the shot's lighting as it is now. */
+async function recipeFor(run: Run, shot: Shot, db: Database): Promise<Recipe> {
+  const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
+  const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
+  return { briefId: run.briefId, steps: run.brief.steps, lightings }
+}
+
+/** All levels of the shot's matte that were kept. */
+export async function mattesOf(plan: Plan, db: Database): Promise<KeyedMatte[]> {
+  const keys = STEPS.filter(({ id }) => id === 'cut').map((step) => `${stepKey(plan, step)}/`)
+  return keys.length === 0 ? [] : db.mattes.where('key').startsWithAnyOf(keys).toArray()
+}

@@ -1,0 +1,102 @@
+import { liveQuery } from 'dexie'
+import { workThrough, type RunnerPorts } from '@cloudbank/hosts/runs'
+import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { countOf } from '@cloudbank/core/words'
+import { useNotices } from '../../notices'
+import { database, type Database, type RunId } from '../../data'
+import { describeError, isNoRoom, NO_ROOM } from '../../notices'
+import { sharedPool } from '../pool'
+import { browserPorts } from '../ports'
+import { createReporter } from '../reporter'
+import { runWork } from './runWork'
+import { changeState } from './startRun'
+
+export const { useReport: useRunReport, reporter } = createReporter()
+
+/** What came of working on a run, for whoever did. */
+export type RunEnd =
+  | { readonly kind: 'finished'; readonly made: number; readonly failed: number }
+  | { readonly kind: 'held' }
+  | { readonly kind: 'no-room' }
+  | { readonly kind: 'broken'; readonly reason: string }
+
+/** Works on a run until it is finished or held; a full browser holds it, with the reason. */
+export async function workOnRun(
+  runId: RunId,
+  pool: WorkerPool,
+  ports: RunnerPorts,
+  db: Database,
+): Promise<RunEnd> {
+  try {
+    const outcome = await workThrough(runWork(runId, pool, ports.clock, db), ports)
+    if (outcome === 'held') return { kind: 'held' }
+    const mine = await changeState(
+      runId,
+      ['running'],
+      { state: 'finished', endedAt: Date.now() },
+      db,
+    )
+    const run = await db.runs.get(runId)
+    // Another tab may have finished it while this one waited for its turn.
+    if (!mine || !run) return { kind: 'held' }
+    return { kind: 'finished', made: run.made, failed: run.failed }
+  } catch (error) {
+    const noRoom = isNoRoom(error)
+    const reason = noRoom ? NO_ROOM : describeError(error)
+    await changeState(runId, ['running'], { state: 'paused', heldFor: reason }, db)
+    return noRoom ? { kind: 'no-room' } : { kind: 'broken', reason }
+  }
+}
+
+/**
+ * Works on every run that is to go on, whichever tab it was begun or resumed in, and whenever: this tab
+ * stands in line for it, and takes over when the one that works is closed.
+ */
+export function keepRunsGoing(): void {
+  const inHand = new Set<RunId>()
+  liveQuery(() => database.runs.where('state').equals('running').primaryKeys()).subscribe({
+    next: (runIds) => {
+      for (const runId of runIds) {
+        if (inHand.has(runId)) continue
+        inHand.add(runId)
+        void workOnRun(runId, sharedPool(), browserPorts(reporter), database)
+          .then(say)
+          .finally(() => inHand.delete(runId))
+      }
+    },
+    error: (error: unknown) =>
+      useNotices.getState().need(`Runs cannot be read: ${describeError(error)}.`),
+  })
+}
+
+function say(end: RunEnd): void {
+  const { say: tell, need } = useNotices.getState()
+  switch (end.kind) {
+    case 'held':
+      return
+    case 'finished': {
+      const made = `${countOf(end.made, 'rendition')} made.`
+      if (end.failed === 0) tell(made)
+      else need(`${countOf(end.failed, 'shot')} could not be made; the sheet says why. ${made}`)
+      return
+    }
+    case 'no-room':
+      return need(
+        'The run is held: no room left in this browser. Free some on the home page; it goes on by itself.',
+      )
+    case 'broken':
+      return need(`The run is held: ${end.reason}.`)
+  }
+}
+
+/** Lets runs that were held for lack of room go on; called when room has been made. */
+export async function resumeForRoom(db: Database = database): Promise<void> {
+  const held = await db.runs
+    .where('state')
+    .equals('paused')
+    .filter(({ heldFor }) => heldFor === NO_ROOM)
+    .primaryKeys()
+  for (const runId of held)
+    await changeState(runId, ['paused'], { state: 'running', heldFor: null }, db)
+}
+
