@@ -9,6 +9,7 @@ import { Help } from './Help'
 import { useGo } from './useGo'
 import { Notices } from './Notices'
 import { countOf, formatBytes } from '@cloudbank/core/words'
+import { ProductData } from './ProductData'
 import { Palette } from './Palette'
 import { SkyControl } from './SkyControl'
 import { WorkStrip } from './strip'
@@ -53,6 +54,7 @@ export function Shell() {
       <Box flex="1" minHeight="0" as="main">
         <Outlet />
       </Box>
+      {shootId && <ProductData shootId={shootId} />}
       <Notices />
     </Flex>
   )
@@ -63,7 +65,7 @@ function Place({ shootId, shotId }: { shootId: string; shotId: string | undefine
   const shot = view?.shots.find(({ id }) => id === shotId)
   // On the bench of a shot its own history counts, elsewhere the shoot's.
   const scope: HistoryScope | null =
-    view && (shot ? benchScope(view, shot) : { shootId: view.shoot.id })
+    view ? (shot ? benchScope(view, shot) : { shootId: view.shoot.id }) : null
   // Always there: what was done a moment ago may not have been read back yet.
   useCommand('undo', () => scope && attempt(undo(scope)), scope !== null)
   useCommand('redo', () => scope && attempt(redo(scope)), scope !== null)

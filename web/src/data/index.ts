@@ -4,6 +4,7 @@ export type {
   BriefRow,
   CubeRow,
   Deed,
+  DeedTable,
   Lighting,
   MeasureRow,
   MeasureTask,
@@ -26,10 +27,10 @@ export {
   productId,
   renditionId,
   slotOf,
+  ShootId,
   type LightingId,
   type RenditionId,
   type RunId,
-  type ShootId,
   type ShotId,
   type Slot,
 } from './ids'
@@ -64,3 +65,4 @@ export {
 export { useHistory, type ShownDeed } from './useHistory'
 export { watchTables } from './changes'
 export { checkRows, setAside } from './readRows'
+export { isSame, valueAt, type Path } from './paths'

@@ -1,7 +1,9 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
+import { stemOf } from '@cloudbank/core/names'
+import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
-import { database, FileHash, type Database } from '../data'
+import { database, FileHash, type CubeRow, type Database } from '../data'
 
 /** Colour tables that have been read: a look is worn by many pictures, and its text is long. */
 const read = new Map<string, Promise<Blob | null>>()
@@ -30,6 +32,31 @@ export async function assetsOf(
     }),
   )
   return found.flat()
+}
+
+/**
+ * Keeps a colour table under its hash, so that looks can name it.
+ *
+ * @throws CubeError when the file is no colour table.
+ */
+export async function bringInCube(
+  file: File,
+  db: Database = database,
+): Promise<Pick<CubeRow, 'hash' | 'name'>> {
+  const bytes = await file.arrayBuffer()
+  const text = new TextDecoder().decode(bytes)
+  const { title } = parseCube(text)
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
+  const hash = FileHash.parse([...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''))
+  const row = { hash, name: title === '' ? stemOf(file.name) : title, text }
+  await db.cubes.put(row)
+  return row
+}
+
+/** A colour table that was brought in; null where it is not here. */
+export async function cubeOf(hash: string, db: Database = database): Promise<CubeLut | null> {
+  const row = await db.cubes.get(FileHash.parse(hash))
+  return row ? parseCube(row.text) : null
 }
 
 const NONE: readonly JobAsset[] = []

@@ -7,6 +7,10 @@ import { keyOf, slotFor, type Recipe } from './recipe'
 /** The current renditions of a shoot, by slot. */
 export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
 
+/** Current renditions by their slots. */
+export const bySlot = <Row extends Pick<Rendition, 'id'>>(rows: readonly Row[]): Map<string, Row> =>
+  new Map(rows.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
+
 /** The placements of a shot whose rendition is missing or out of date. */
 export function stalePlacements(
   shot: Shot,

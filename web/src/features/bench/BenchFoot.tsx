@@ -3,8 +3,12 @@ import { memo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
-import { change, perform, useHistory, type ShootView, type Shot } from '../../data'
-import { Action, Key, UndoButtons } from '../../ui'
+import { UndoButtons } from '../../app/UndoButtons'
+import { perform, putFields, useHistory, type ShootView, type Shot } from '../../data'
+import { attempt } from '../../notices'
+import { Action, Key } from '../../ui'
+import { isTouched } from '../../work/recipe'
+import { benchScope, undoOne } from '../../work/undo'
 import { CarryWindow } from './CarryWindow'
 import { ReturnWindow } from './ReturnWindow'
 
@@ -13,13 +17,16 @@ const SHOWN = 6
 
 /** History as words; undo and redo, restore original, carry, pass, return. */
 export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
-  const scope = { shootId: view.shoot.id, shotId: shot.id }
+  const scope = benchScope(view, shot)
   const history = useHistory(scope)
   const [carrying, setCarrying] = useState(false)
   const [returning, setReturning] = useState(false)
-  const touched = Object.keys(shot.touches.light).length > 0
+  const touched = isTouched(shot)
   const record = (words: string, after: Partial<Shot>): void =>
-    void perform({ ...scope, shotIds: [shot.id], words, changes: [change('shots', shot, after)] })
+    attempt(
+      perform({ shootId: view.shoot.id, words, edits: putFields('shots', shot.id, after) }),
+      `“${words}” could not be kept`,
+    )
   const pass = (): void =>
     shot.verdict?.kind === 'passed'
       ? record('Verdict taken back', { verdict: null })
@@ -29,10 +36,10 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
   useCommand('carry', () => setCarrying(true), touched)
   return (
     <Flex
+      gridArea="foot"
       align="center"
       gap="8px"
-      height="44px"
-      flex="none"
+      minWidth="0"
       paddingX="12px"
       background="paper"
       borderTopWidth="1px"
@@ -51,15 +58,21 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       >
         {history.length === 0 && <Text color="softInk">Nothing changed on this shot yet.</Text>}
         {history.slice(-SHOWN).map((deed) => (
-          <Text
-            as="li"
-            key={deed.id}
-            whiteSpace="nowrap"
-            color={deed.undone ? 'softInk' : 'ink'}
-            textDecoration={deed.undone ? 'line-through' : undefined}
-          >
-            {deed.words}
-          </Text>
+          <li key={deed.id}>
+            <Text
+              as="button"
+              whiteSpace="nowrap"
+              cursor={deed.undone ? 'default' : 'pointer'}
+              color={deed.undone ? 'softInk' : 'ink'}
+              textDecoration={deed.undone ? 'line-through' : undefined}
+              _hover={deed.undone ? {} : { textDecoration: 'underline' }}
+              title={deed.undone ? undefined : 'Take back this change alone'}
+              aria-disabled={deed.undone}
+              onClick={() => deed.undone || attempt(undoOne(deed.id, scope))}
+            >
+              {deed.words}
+            </Text>
+          </li>
         ))}
       </Flex>
       <Verdict shot={shot} />

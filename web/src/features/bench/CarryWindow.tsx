@@ -1,11 +1,11 @@
 import { Box, Checkbox, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { LIGHT_GROUPS, type LightGroup, type LightTouch } from '@cloudbank/core/steps'
+import { STEPS } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
-import { change, perform, type ShootView, type Shot } from '../../data'
+import { perform, put, type ShootView, type Shot } from '../../data'
+import { attempt } from '../../notices'
+import { groupsOf } from '../../settings'
 import { Action, Window } from '../../ui'
-
-const GROUPS = Object.keys(LIGHT_GROUPS) as LightGroup[] // its keys are the groups
 
 const TARGETS = [
   { id: 'product', words: 'the other shots of this product' },
@@ -21,14 +21,32 @@ interface Props {
   readonly onClose: () => void
 }
 
+/** Settings that belong together and that the shot sets, of any step. */
+interface SetGroup {
+  readonly id: string
+  readonly title: string
+  readonly set: readonly { readonly path: readonly string[]; readonly value: unknown }[]
+}
+
+/** The groups of which the shot sets anything. */
+export function setGroups({ touches }: Pick<Shot, 'touches'>): SetGroup[] {
+  return STEPS.flatMap((step) =>
+    groupsOf(step.id).flatMap((group) => {
+      const touched: Readonly<Record<string, unknown>> = touches[step.id] ?? {}
+      const set = group.controls
+        .filter(({ field }) => touched[field] !== undefined)
+        .map(({ field }) => ({ path: ['touches', step.id, field], value: touched[field] }))
+      return set.length === 0 ? [] : [{ id: `${step.id}/${group.id}`, title: group.title, set }]
+    }),
+  )
+}
+
 /** Carries what was set on a shot to others: which groups of settings, and to which shots. */
 export function CarryWindow({ view, shot, open, onClose }: Props) {
-  const present = GROUPS.filter((group) =>
-    LIGHT_GROUPS[group].fields.some((field) => shot.touches.light[field] !== undefined),
-  )
-  const [left, setLeft] = useState<ReadonlySet<LightGroup>>(new Set())
+  const present = setGroups(shot)
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [target, setTarget] = useState<Target>('product')
-  const groups = present.filter((group) => !left.has(group))
+  const groups = present.filter(({ id }) => !left.has(id))
   const shots = view.shots.filter(
     (other) =>
       other.id !== shot.id &&
@@ -36,23 +54,15 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         (target === 'product' ? other.sku === shot.sku : other.lightingId === shot.lightingId)),
   )
   const carry = (): void => {
-    const carried: LightTouch = Object.fromEntries(
-      groups
-        .flatMap((group) => [...LIGHT_GROUPS[group].fields])
-        .flatMap((field) =>
-          shot.touches.light[field] === undefined ? [] : [[field, shot.touches.light[field]]],
-        ),
+    const set = groups.flatMap((group) => group.set)
+    attempt(
+      perform({
+        shootId: view.shoot.id,
+        words: `${groups.map(({ title }) => title).join(', ')} carried from ${shot.fileName}`,
+        edits: shots.flatMap(({ id }) => set.map(({ path, value }) => put('shots', id, path, value))),
+      }),
+      'The settings could not be carried',
     )
-    void perform({
-      shootId: view.shoot.id,
-      shotIds: shots.map(({ id }) => id),
-      words: `${groups.map((group) => LIGHT_GROUPS[group].title).join(', ')} carried from ${shot.fileName}`,
-      changes: shots.map((other) =>
-        change('shots', other, {
-          touches: { ...other.touches, light: { ...other.touches.light, ...carried } },
-        }),
-      ),
-    })
     onClose()
   }
   return (
@@ -60,23 +70,23 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       <Text marginBottom="6px">What this shot sets:</Text>
       {present.map((group) => (
         <Checkbox.Root
-          key={group}
+          key={group.id}
           size="sm"
           display="flex"
           marginBottom="6px"
-          checked={!left.has(group)}
+          checked={!left.has(group.id)}
           onCheckedChange={({ checked }) =>
             setLeft((before) => {
               const next = new Set(before)
-              if (checked === true) next.delete(group)
-              else next.add(group)
+              if (checked === true) next.delete(group.id)
+              else next.add(group.id)
               return next
             })
           }
         >
           <Checkbox.HiddenInput />
           <Checkbox.Control />
-          <Checkbox.Label>{LIGHT_GROUPS[group].title}</Checkbox.Label>
+          <Checkbox.Label>{group.title}</Checkbox.Label>
         </Checkbox.Root>
       ))}
       <Text marginTop="10px" marginBottom="6px">

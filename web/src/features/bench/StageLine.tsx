@@ -1,11 +1,11 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { memo, useEffect, useRef } from 'react'
-import type { StepId } from '@cloudbank/core/steps'
-import type { StagePicture } from '@cloudbank/hosts/previewer'
-import { STAGES } from './stages'
+import { memo } from 'react'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
+import type { StageRaster } from '@cloudbank/hosts/previewer'
+import { StageCanvas } from './StageCanvas'
 
 interface Props {
-  readonly pictures: readonly StagePicture[]
+  readonly pictures: readonly StageRaster[]
   readonly stage: StepId
   readonly onStage: (stage: StepId) => void
 }
@@ -14,7 +14,7 @@ interface Props {
 export const StageLine = memo(function StageLine({ pictures, stage, onStage }: Props) {
   return (
     <Flex as="nav" aria-label="Stages" align="flex-end" gap="6px">
-      {STAGES.map(({ id, title }, i) => {
+      {STEPS.map(({ id, title }, i) => {
         const picture = pictures.find(({ step }) => step === id)
         const current = id === stage
         return (
@@ -54,23 +54,3 @@ const Stage = chakra('button', {
     '&[aria-current=step]': { color: 'ink', borderColor: 'ink' },
   },
 })
-
-/** A small picture of bytes. */
-export function StageCanvas({ picture, label }: { picture: StagePicture; label: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
-  useEffect(() => {
-    const { data, width, height } = picture
-    const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height) // never shared
-    canvas.current?.getContext('2d')?.putImageData(pixels, 0, 0)
-  }, [picture])
-  return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label={label}
-      width={picture.width}
-      height={picture.height}
-      style={{ width: '100%', height: '100%', objectFit: 'contain', display: 'block' }}
-    />
-  )
-}

@@ -1,23 +1,23 @@
 import { Box, Flex } from '@chakra-ui/react'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Box01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../app/commands'
 import { fitView, centred, zoomAt, type Sides, type View } from './view'
 
 export type Compare = 'result' | 'wipe' | 'beside'
 
-interface Props {
+/** What there is to look at. */
+export interface ViewerPicture {
   /** Sides of the result, in pixels. */
   readonly picture: Sides
+  /** The part of the original that became the result. */
+  readonly window: Box01
   /** What fills the result's place: a picture's address, or something that draws itself. */
   readonly result: string | React.ReactElement | undefined
+}
+
+interface Props extends ViewerPicture {
   readonly original: string | undefined
-  /** The part of the original that became the result, as fractions of its sides. */
-  readonly window: {
-    readonly x: number
-    readonly y: number
-    readonly width: number
-    readonly height: number
-  }
   readonly compare: Compare
   readonly showOriginal: boolean
   readonly onScale: (scale: number) => void

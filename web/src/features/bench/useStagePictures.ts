@@ -1,40 +1,99 @@
 import { useEffect, useState } from 'react'
-import { matteKey, type Plan } from '@cloudbank/core/brief'
-import type { PackedMatte } from '@cloudbank/core/engine'
-import type { CubeLut } from '@cloudbank/core/steps'
-import type { StagePicture } from '@cloudbank/hosts/previewer'
+import { stepKey, type Plan } from '@cloudbank/core/brief'
+import { CancelledError } from '@cloudbank/core/engine'
+import { STEPS } from '@cloudbank/core/steps'
+import type { JobAsset, KeyedMatte } from '@cloudbank/hosts/pool'
+import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { database } from '../../data'
 import { sharedPreviewer, type OpenPicture } from '../../preview'
 import { sharedPool } from '../../work/pool'
+import { mattesOf } from '../../work/runs'
 
 /** Stage pictures follow when the settings have been still for this long. */
 const STILL_MS = 250
 
-/** The picture as it leaves each step; those after Cut follow when the cut is there. */
+/** What is known of a shot's cut. */
+export type ShotMattes =
+  | { readonly kind: 'waiting' }
+  | { readonly kind: 'here'; readonly mattes: readonly KeyedMatte[] }
+  | { readonly kind: 'failed'; readonly error: unknown }
+
+const WAITING: ShotMattes = { kind: 'waiting' }
+const NO_CUT: ShotMattes = { kind: 'here', mattes: [] }
+
+const CUT = STEPS.find(({ id }) => id === 'cut')!
+const BEFORE_CUT = STEPS[STEPS.indexOf(CUT) - 1]!.id
+
+/** The shot's mattes: those that are kept, or else cut in the background and kept. */
+export function useMattes(plan: Plan, assets: readonly JobAsset[]): ShotMattes {
+  const isCut = plan.steps.cut?.method !== 'off' || plan.touches.cut !== undefined
+  const key = stepKey(plan, CUT)
+  const [found, setFound] = useState<{ readonly key: string; readonly mattes: ShotMattes } | null>(
+    null,
+  )
+  useEffect(() => {
+    if (!isCut) return
+    const control = new AbortController()
+    const tell = (mattes: ShotMattes): void => {
+      if (!control.signal.aborted) setFound({ key, mattes })
+    }
+    findMattes(plan, assets, control.signal).then(
+      (mattes) => tell({ kind: 'here', mattes }),
+      (error: unknown) => {
+        // Stopped because the shot was left.
+        if (!(error instanceof CancelledError)) tell({ kind: 'failed', error })
+      },
+    )
+    return () => control.abort()
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all about the plan that matters here
+  }, [key, isCut])
+  if (!isCut) return NO_CUT
+  return found?.key === key ? found.mattes : WAITING
+}
+
+async function findMattes(
+  plan: Plan,
+  assets: readonly JobAsset[],
+  signal: AbortSignal,
+): Promise<readonly KeyedMatte[]> {
+  const kept = await mattesOf(plan, database)
+  if (kept.length > 0) return kept
+  const original = await database.originals.get(plan.original as never)
+  if (!original || signal.aborted) throw new CancelledError()
+  const job = { kind: 'cut', source: original.blob, plan, mattes: kept, assets } as const
+  const { mattes } = await sharedPool().run<'cut'>(job, { signal })
+  await database.mattes.bulkPut([...mattes])
+  return mattes
+}
+
+/** The picture as it leaves each step; those from Cut on follow when the cut is there. */
 export function useStagePictures(
   picture: OpenPicture | null,
   plan: Plan,
-  cube: CubeLut | null,
+  assets: readonly JobAsset[],
+  mattes: ShotMattes,
   sidePx: number,
-): readonly StagePicture[] {
-  const [stages, setStages] = useState<readonly StagePicture[]>([])
-  const matte = useMatte(plan)
+): readonly StageRaster[] {
+  const [stages, setStages] = useState<readonly StageRaster[]>([])
   useEffect(() => {
     if (!picture) return
     let current = true
     const timer = setTimeout(() => {
+      const cut = mattes.kind === 'here'
       sharedPreviewer()
         .ask<'stages'>({
           kind: 'stages',
           picture: picture.name,
-          steps: plan.steps,
-          cube,
-          matte,
+          plan,
+          assets,
+          mattes: cut ? mattes.mattes : [],
           sidePx,
+          ...(cut ? {} : { until: BEFORE_CUT }),
         })
         .then(
           (made) => current && setStages(made),
-          // A picture that was closed in the meantime has no stages.
+          // A picture that was closed in the meantime has no stages; what cannot be made of it is said
+          // by the run and beside the picture.
           () => undefined,
         )
     }, STILL_MS)
@@ -42,36 +101,6 @@ export function useStagePictures(
       current = false
       clearTimeout(timer)
     }
-  }, [picture, plan.steps, cube, matte, sidePx])
+  }, [picture, plan, assets, mattes, sidePx])
   return stages
-}
-
-/** The shot's matte: the one that is kept, or else cut in the background and kept. */
-function useMatte(plan: Plan): PackedMatte | null {
-  const key = matteKey(plan)
-  const [found, setFound] = useState<{ key: string; matte: PackedMatte } | null>(null)
-  useEffect(() => {
-    if (plan.steps.cut.method === 'off') return
-    const control = new AbortController()
-    const load = async (): Promise<void> => {
-      const kept = await database.mattes.get(key)
-      if (kept) {
-        setFound(kept)
-        return
-      }
-      const original = await database.originals.get(plan.original)
-      if (!original || control.signal.aborted) return
-      const job = { kind: 'cut', source: original.blob, plan } as const
-      const { matte } = await sharedPool().run<'cut'>(job, { signal: control.signal })
-      if (!matte) return
-      await database.mattes.put({ key, matte })
-      setFound({ key, matte })
-    }
-    // Stopped when the shot is left; what fails here is said when the shot is made.
-    load().catch(() => undefined)
-    return () => control.abort()
-    // The key says all about the plan that matters here.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key])
-  return found?.key === key ? found.matte : null
 }

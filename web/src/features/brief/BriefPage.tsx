@@ -2,14 +2,18 @@ import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { STARTING_BRIEFS } from '@cloudbank/core/brief'
+import { STEPS } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
+import { UndoButtons } from '../../app/UndoButtons'
 import { useShootView, type ShootView } from '../../data'
-import { Action, UndoButtons } from '../../ui'
-import { startRun, useRun } from '../../work/runner'
+import { attempt } from '../../notices'
+import { wordsToFind } from '../../settings'
+import { Action } from '../../ui'
+import { recipeOf } from '../../work/recipe'
+import { startRun, useRun } from '../../work/runs'
 import { countStale, makeWords } from '../../work/stale'
 import { ChoiceSetting } from './fields'
-import { FinishPanel } from './FinishPanel'
-import { CutPanel, FramePanel, GroundPanel, LightPanel } from './panels'
+import { StepPanel } from './StepPanel'
 import { useBriefEditor } from './useBriefEditor'
 
 /** Every setting of the brief, grouped by step. */
@@ -24,36 +28,11 @@ function BriefSettings({ view }: { view: ShootView }) {
   const { shoot, shots, renditions, briefRow } = view
   const editor = useBriefEditor(shoot.id, briefRow)
   const [filter, setFilter] = useState('')
-  const busy = useRun(({ progress }) => progress !== null)
-  const toMake = countStale(
-    shots,
-    { steps: editor.brief.steps, lightings: view.lightings },
-    renditions,
-  )
-  const panels = [
-    {
-      title: 'Light',
-      words:
-        'exposure neutral gains tone automatic contrast shadows highlights black white point warmth tint saturation vibrance flatten backdrop look',
-      panel: <LightPanel editor={editor} />,
-    },
-    { title: 'Cut', words: 'method automatic off', panel: <CutPanel editor={editor} /> },
-    {
-      title: 'Ground',
-      words: 'colour transparent backdrop',
-      panel: <GroundPanel editor={editor} />,
-    },
-    { title: 'Frame', words: 'ratio fill enlarge', panel: <FramePanel editor={editor} /> },
-    {
-      title: 'Finish',
-      words: 'placements size format quality limit bytes jpeg webp avif png',
-      panel: <FinishPanel editor={editor} />,
-    },
-  ]
+  const busy = useRun() !== null
+  const recipe = { ...recipeOf(view), steps: editor.brief.steps }
+  const toMake = countStale(shots, recipe, renditions)
   const wanted = filter.trim().toLowerCase()
-  const shown = panels.filter(({ title, words }) =>
-    `${title} ${words}`.toLowerCase().includes(wanted),
-  )
+  const shown = STEPS.filter(({ id }) => wordsToFind(id).includes(wanted))
   return (
     <Box height="100%" overflowY="auto">
       <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
@@ -72,10 +51,13 @@ function BriefSettings({ view }: { view: ShootView }) {
             look="main"
             disabled={busy || toMake === 0}
             onClick={() =>
-              void startRun(
-                shoot.id,
-                shots.map(({ id }) => id),
-                editor.brief.steps,
+              attempt(
+                startRun(
+                  shoot.id,
+                  shots.map(({ id }) => id),
+                  { ...briefRow, brief: editor.brief },
+                ),
+                'The run could not begin',
               )
             }
           >
@@ -100,12 +82,12 @@ function BriefSettings({ view }: { view: ShootView }) {
             />
           </Box>
         )}
-        {shown.map(({ title, panel }) => (
-          <Box key={title} as="section" aria-label={title} marginBottom="26px">
+        {shown.map(({ id, title }) => (
+          <Box key={id} as="section" aria-label={title} marginBottom="26px">
             <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
               {title}
             </Heading>
-            {panel}
+            <StepPanel step={id} editor={editor} />
           </Box>
         ))}
         {shown.length === 0 && <Text>No setting of that name.</Text>}

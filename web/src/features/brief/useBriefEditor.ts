@@ -1,47 +1,44 @@
-import { useEffect, useState } from 'react'
+import { useMemo } from 'react'
 import { BriefSteps, type Brief } from '@cloudbank/core/brief'
-import { change as rowChange, perform, type BriefRow } from '../../data'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
+import { perform, put, valueAt, type BriefRow, type ShootId } from '../../data'
+import { attempt } from '../../notices'
+import { drafted, useDrafts, type FieldOf } from '../../settings'
 
 /** Changes a brief, each change with its words, so that it can be undone. */
 export interface BriefEditor {
+  /** The brief as it will be when everything that was changed is saved. */
   readonly brief: Brief
-  readonly setSteps: <K extends keyof BriefSteps>(
+  readonly set: <Id extends StepId, Field extends FieldOf<Id>>(
     words: string,
-    step: K,
-    settings: BriefSteps[K],
+    step: Id,
+    field: Field,
+    value: BriefSteps[Id][Field],
   ) => void
   readonly rename: (name: string) => void
   /** Puts another brief in place of this one. */
   readonly replace: (brief: Brief) => void
 }
 
-export function useBriefEditor(shootId: string, row: BriefRow): BriefEditor {
-  const { brief: saved } = row
-  // Until a change is saved and read back it is held here; a second change must build on the first.
-  const [unsaved, setUnsaved] = useState<Brief | null>(null)
-  useEffect(
-    () =>
-      setUnsaved((held) => (held && JSON.stringify(held) === JSON.stringify(saved) ? null : held)),
-    [saved],
-  )
-  const brief = unsaved ?? saved
-  const change = (words: string, next: Brief): void => {
-    setUnsaved(next)
-    void perform({
-      shootId,
-      shotIds: [],
-      words,
-      changes: [rowChange('briefs', { ...row, brief }, { brief: next })],
-    })
-  }
+export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
+  const { drafts, actions } = useDrafts(shootId, ({ path }) => valueAt(row, path))
+  const brief = useMemo(() => {
+    const steps = STEPS.map(({ id }) => [id, drafted(row.brief.steps[id], id, drafts)] as const)
+    const changed = steps.some(([id, settings]) => settings !== row.brief.steps[id])
+    return changed ? { ...row.brief, steps: BriefSteps.parse(Object.fromEntries(steps)) } : row.brief
+  }, [row, drafts])
+  const change = (words: string, path: string[], value: unknown): void =>
+    attempt(
+      perform({ shootId, words, edits: [put('briefs', row.id, path, value)] }),
+      'The brief could not be changed',
+    )
   return {
     brief,
-    setSteps: (words, step, settings) =>
-      change(words, {
-        ...brief,
-        steps: BriefSteps.parse({ ...brief.steps, [step]: settings }),
-      }),
-    replace: (next) => change(`Brief ${brief.name} → ${next.name}`, next),
-    rename: (name) => change(`Brief named ${name}`, { ...brief, name }),
+    set: (words, step, field, value) => {
+      const place = { table: 'briefs', id: row.id, path: ['brief', 'steps', step, field] } as const
+      actions.keep(words, [{ step, field, value, place }])
+    },
+    rename: (name) => change(`Brief named ${name}`, ['brief', 'name'], name),
+    replace: (next) => change(`Brief ${brief.name} → ${next.name}`, ['brief'], next),
   }
 }

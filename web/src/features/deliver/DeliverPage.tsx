@@ -1,13 +1,14 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { FINDINGS } from '@cloudbank/core/findings'
+import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
 import { countOf, formatBytes, formatCount } from '@cloudbank/core/words'
-import { useNotices } from '../../notices'
+import { attempt } from '../../notices'
 import { useShootView, type ShootView } from '../../data'
 import { Action, Attention } from '../../ui'
 import { download, packDelivery, planDelivery } from '../../work/delivery'
+import { wantsLook } from '../../work/findings'
 import { readyFor, summarise } from './readiness'
 
 /** What is ready to leave, and the zip that it leaves in. */
@@ -20,13 +21,12 @@ export function DeliverPage() {
 
 function Deliver({ view }: { view: ShootView }) {
   const [packed, setPacked] = useState<number | null>(null)
-  const { need } = useNotices()
   const ready = readyFor(view)
   const rows = summarise(view, ready)
   const files = planDelivery(view.shots, ready)
   const missing = view.shots.length * rows.length - ready.length
   const concerns = files.filter(({ rendition }) =>
-    rendition.findings.some(({ code }) => FINDINGS[code].weight !== 'note'),
+    wantsLook(rendition.findings),
   )
 
   async function pack(): Promise<void> {
@@ -34,8 +34,6 @@ function Deliver({ view }: { view: ShootView }) {
     try {
       const zip = await packDelivery(view.shoot, files, () => setPacked((n) => (n ?? 0) + 1))
       download(zip, `${view.shoot.name}.zip`)
-    } catch (error) {
-      need(`The zip could not be packed: ${error instanceof Error ? error.message : String(error)}`)
     } finally {
       setPacked(null)
     }
@@ -113,7 +111,7 @@ function Deliver({ view }: { view: ShootView }) {
           <Action
             look="main"
             disabled={files.length === 0 || packed !== null}
-            onClick={() => void pack()}
+            onClick={() => attempt(pack(), 'The zip could not be packed')}
           >
             {packed === null
               ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}`
@@ -138,14 +136,8 @@ function Deliver({ view }: { view: ShootView }) {
                 </Text>
                 <Text>
                   {rendition.findings
-                    .map((finding) =>
-                      finding.code === 'over-limit'
-                        ? `${formatBytes(finding.bytes)}, limit ${formatBytes(finding.limitBytes)}`
-                        : finding.code === 'too-small'
-                          ? `${finding.hasPx} px of ${finding.wantsPx} px`
-                          : FINDINGS[finding.code].title,
-                    )
-                    .join(', ')}
+                    .map((finding) => describeFinding(finding) || wordsOf(finding).title)
+                    .join(' ')}
                 </Text>
               </Flex>
             ))}

@@ -1,18 +1,17 @@
-import { placementSize } from '@cloudbank/core/brief'
+import { FORMATS } from '@cloudbank/core/codec'
+import { placementSize } from '@cloudbank/core/steps'
 import type { Rendition, ShootView } from '../../data'
-import { keyOf, planOf } from '../../work/recipe'
+import { keyOf, recipeOf, slotFor } from '../../work/recipe'
 
 /** The renditions that are up to date with the brief. */
 export function readyFor(view: ShootView): Rendition[] {
-  const { shots, briefRow, renditions, lightings } = view
-  const { steps } = briefRow.brief
-  return shots.flatMap((shot) => {
-    const plan = planOf(shot, { steps, lightings })
-    return steps.finish.placements.flatMap((placement) => {
-      const rendition = renditions.get(`${shot.id}/${placement.id}`)
-      return rendition?.key === keyOf(plan, placement) ? [rendition] : []
-    })
-  })
+  const recipe = recipeOf(view)
+  return view.shots.flatMap((shot) =>
+    recipe.steps.finish.placements.flatMap((placement) => {
+      const rendition = view.renditions.get(slotFor(shot, recipe, placement.id))
+      return rendition?.key === keyOf(shot, recipe, placement) ? [rendition] : []
+    }),
+  )
 }
 
 export interface PlacementSummary {
@@ -40,7 +39,7 @@ export function summarise(
     return {
       id: placement.id,
       name: placement.name,
-      asked: `${width} × ${height} ${placement.format === 'webp' ? 'WebP' : placement.format.toUpperCase()}`,
+      asked: `${width} × ${height} ${FORMATS[placement.format].word}`,
       ready: own.length,
       bytes: own.reduce((sum, { bytes }) => sum + bytes, 0),
       heaviest: Math.max(0, ...own.map(({ bytes }) => bytes)),

@@ -1,29 +1,32 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useDropzone } from 'react-dropzone'
-import { useNavigate } from 'react-router'
+import { fileTypeWords, LIMITS } from '@cloudbank/core/codec'
 import { countOf } from '@cloudbank/core/words'
+import { useGo } from '../../app/useGo'
 import { createShoot, freeShootName, useShootSummaries } from '../../data'
+import { attempt } from '../../notices'
 import { Action } from '../../ui'
-import { takeInFiles } from '../../work/incoming'
-import { lookAtTables } from '../products'
+import { giveFiles } from '../../work/intake'
 import { ShootStrip } from './ShootStrip'
 import { StorageUsed } from './StorageUsed'
 
 /** The shoots, and the way to a new one: drop photographs anywhere. */
 export function HomePage() {
   const summaries = useShootSummaries()
-  const navigate = useNavigate()
+  const go = useGo()
 
   async function startShoot(files: readonly File[]): Promise<void> {
     if (files.length === 0) return
     const shoot = await createShoot({ name: await freeShootName('New shoot'), dueOn: null })
-    const tables = await takeInFiles(shoot.id, files)
-    await lookAtTables(tables)
-    await navigate(`/shoots/${shoot.id}`)
+    go(`/shoots/${shoot.id}`)
+    await giveFiles(
+      shoot.id,
+      files.map((file) => ({ fileName: file.name, blob: file })),
+    )
   }
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: (files) => void startShoot(files),
+    onDrop: (files) => attempt(startShoot(files), 'The shoot could not be begun'),
     noClick: true,
     noKeyboard: true,
   })
@@ -39,7 +42,7 @@ export function HomePage() {
           </Heading>
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
-          <Action onClick={() => void navigate('/demo')}>Open the demo shoot</Action>
+          <Action onClick={() => go('/demo')}>Open the demo shoot</Action>
           <Action look="main" onClick={open}>
             New shoot from photographs
           </Action>
@@ -88,7 +91,7 @@ function Empty() {
     >
       <Heading fontSize="22px">Drop photographs anywhere</Heading>
       <Text color="softInk">
-        JPEG, PNG, WebP, AVIF, TIFF or HEIC, up to 64 megapixels each; folders and zips, too. They
+        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips, too. They
         stay in this browser.
       </Text>
       <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>

@@ -10,17 +10,19 @@ import {
   type ShootSummary,
   type Shot,
 } from '../../data'
+import { attempt } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
-import { countStale } from '../../work/stale'
+import { goOnWithRoom } from '../../work/keepers'
+import { recipeOf } from '../../work/recipe'
+import { bySlot, countStale } from '../../work/stale'
 
 const PICTURES = 12
 
 /** A shoot as one wide strip: its first pictures, its state, what still needs someone. */
 export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const { shoot, shots, renditions, briefRow } = summary
-  const byId = new Map(renditions.map((rendition) => [rendition.id, rendition]))
   const toMake = briefRow
-    ? countStale(shots, { steps: briefRow.brief.steps, lightings: summary.lightings }, byId)
+    ? countStale(shots, recipeOf({ ...summary, briefRow }), bySlot(renditions))
     : 0
   const failed = shots.filter(({ failure }) => failure !== null).length
   return (
@@ -49,7 +51,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
       <Link to={`/shoots/${shoot.id}`} tabIndex={-1} aria-hidden>
         <Flex gap="6px" height="96px" overflow="hidden" wrap="wrap">
           {shots.slice(0, PICTURES).map((shot) => (
-            <StripPicture key={shot.id} shot={shot} made={firstRendition(shot, renditions)} />
+            <StripPicture key={shot.id} shot={shot} made={lightest(shot, renditions)} />
           ))}
         </Flex>
       </Link>
@@ -57,20 +59,25 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
   )
 }
 
-const firstRendition = (shot: Shot, renditions: readonly Rendition[]): Rendition | undefined =>
+/** The lightest of a shot's files: enough for a small picture. */
+const lightest = (shot: Shot, renditions: readonly Rendition[]): Rendition | undefined =>
   renditions.filter(({ shotId }) => shotId === shot.id).sort((a, b) => a.bytes - b.bytes)[0]
 
 function StripPicture({ shot, made }: { shot: Shot; made: Rendition | undefined }) {
   const url = usePictureUrl(
     made
-      ? { table: 'files', id: made.id, version: made.key }
-      : { table: 'previews', id: shot.originalHash, version: '' },
+      ? { table: 'contents', hash: made.fileHash }
+      : { table: 'previews', hash: shot.originalHash },
   )
   return <Image src={url} alt="" height="96px" width="auto" flex="none" background="mat" />
 }
 
 function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: ShootSummary }) {
   const [open, setOpen] = useState(false)
+  const remove = async (): Promise<void> => {
+    await deleteShoot(shoot.id)
+    await goOnWithRoom()
+  }
   return (
     <>
       <Action look="quiet" onClick={() => setOpen(true)}>
@@ -87,7 +94,7 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
             look="main"
             onClick={() => {
               setOpen(false)
-              void deleteShoot(shoot.id)
+              attempt(remove(), `${shoot.name} could not be deleted`)
             }}
           >
             Delete {countOf(shots.length, 'photograph')}

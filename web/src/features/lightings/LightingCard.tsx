@@ -2,13 +2,13 @@ import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { useEffect, useState } from 'react'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../notices'
+import { attempt } from '../../notices'
 import type { ForeignLighting, Lighting, ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
 import { Action, Attention, Choose } from '../../ui'
-import { evenOut } from '../../work/evenOut'
 import {
   carryNeutral,
+  evenOutAndSay,
   mergeLightings,
   readNeutralInto,
   renameLighting,
@@ -25,6 +25,8 @@ interface Props {
   readonly foreign: readonly ForeignLighting[]
   readonly selected: ReadonlySet<string>
   readonly onToggle: (id: string) => void
+  /** Told of a shot that is dropped on it. */
+  readonly onDrop: (shotId: string) => void
   readonly onRead: () => void
 }
 
@@ -36,12 +38,6 @@ export function LightingCard(props: Props) {
     ({ id }) => id === (neutral?.shotId ?? lighting.referenceShotId),
   )
   const card = reference && view.measures.get(reference.originalHash)?.card
-  const even = async (): Promise<void> => {
-    const { evens, left } = await evenOut(view, shots, lighting.name)
-    useNotices
-      .getState()
-      .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
-  }
   return (
     <Flex
       as="section"
@@ -78,7 +74,9 @@ export function LightingCard(props: Props) {
             <Action
               marginLeft="6px"
               marginRight="6px"
-              onClick={() => void readNeutralInto(lighting, reference, card.spot, card.reading)}
+              onClick={() =>
+                attempt(readNeutralInto(lighting, reference, card.spot, card.reading))
+              }
             >
               Read the card for {countOf(shots.length, 'shot')}
             </Action>
@@ -87,11 +85,11 @@ export function LightingCard(props: Props) {
             {neutral ? 'Read again' : 'Choose a spot'}
           </Action>
           {neutral && (
-            <Action look="quiet" onClick={() => void takeOffNeutral(lighting)}>
+            <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
               Take off
             </Action>
           )}
-          <Action look="quiet" onClick={() => void even()}>
+          <Action look="quiet" onClick={() => attempt(evenOutAndSay(view, shots, lighting.name))}>
             Even out
           </Action>
           {neutral && others.length + foreign.length > 0 && (
@@ -107,7 +105,7 @@ export function LightingCard(props: Props) {
               onChoose={(id) => {
                 const all = [...others, ...foreign.map((entry) => entry.lighting)]
                 const to = all.find((other) => other.id === id)
-                if (to) void carryNeutral(lighting, to)
+                if (to) attempt(carryNeutral(lighting, to))
               }}
             />
           )}
@@ -117,14 +115,14 @@ export function LightingCard(props: Props) {
               options={others.map((other) => ({ id: other.id, words: other.name }))}
               onChoose={(id) => {
                 const to = others.find((other) => other.id === id)
-                if (to) void mergeLightings(lighting, to, shots)
+                if (to) attempt(mergeLightings(lighting, to, shots))
               }}
             />
           )}
         </Flex>
         <ShotRow
           view={view}
-          dropId={lighting.id}
+          onDrop={props.onDrop}
           shots={shots}
           selected={selected}
           referenceId={reference?.id ?? null}
@@ -140,7 +138,7 @@ function Name({ lighting }: { lighting: Lighting }) {
   useEffect(() => setDraft(lighting.name), [lighting.name])
   const take = (): void => {
     const name = draft.trim()
-    if (name !== '' && name !== lighting.name) void renameLighting(lighting, name)
+    if (name !== '' && name !== lighting.name) attempt(renameLighting(lighting, name))
     else setDraft(lighting.name)
   }
   return (

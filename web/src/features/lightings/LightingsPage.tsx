@@ -1,11 +1,12 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
 import { useMemo, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
 import { Lost } from '../../app/Lost'
+import { UndoButtons } from '../../app/UndoButtons'
+import { useGo } from '../../app/useGo'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../notices'
+import { attempt } from '../../notices'
 import {
   useForeignLightings,
   useShootView,
@@ -13,14 +14,10 @@ import {
   type ShootView,
   type Shot,
 } from '../../data'
-import { Action, UndoButtons } from '../../ui'
-import { evenOut } from '../../work/evenOut'
-import { moveShots, splitOff } from '../../work/lightings'
+import { Action } from '../../ui'
+import { evenOutAndSay, moveShots, splitOff } from '../../work/lightings'
 import { LightingCard } from './LightingCard'
 import { ShotRow } from './ShotRow'
-
-/** A drag begins after this many pixels, so that a click stays a click. */
-const DRAG_PX = 5
 
 /** The lightings of a shoot, a card each; shots are dragged between them. */
 export function LightingsPage() {
@@ -31,11 +28,8 @@ export function LightingsPage() {
 }
 
 function Lightings({ view }: { view: ShootView }) {
-  const navigate = useNavigate()
+  const go = useGo()
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set())
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_PX } }),
-  )
   const lightings = useMemo(
     () =>
       [...view.lightings.values()].sort((a, b) =>
@@ -56,22 +50,12 @@ function Lightings({ view }: { view: ShootView }) {
       return next
     })
   const move = (shots: readonly Shot[], to: Lighting | null): void => {
-    void moveShots(shots, to)
+    attempt(moveShots(shots, to), 'The shots could not be moved')
     clear()
   }
-  const drop = ({ active, over }: DragEndEvent): void => {
-    if (!over) return
-    const dragged = selected.has(String(active.id))
-      ? chosen
-      : view.shots.filter(({ id }) => id === active.id)
-    move(dragged, view.lightings.get(String(over.id)) ?? null)
-  }
-  const evenAll = async (): Promise<void> => {
-    const { evens, left } = await evenOut(view, view.shots, 'the whole shoot')
-    useNotices
-      .getState()
-      .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
-  }
+  /** Takes the selected shots along when one of them is dropped. */
+  const drop = (shotId: string, to: Lighting | null): void =>
+    move(selected.has(shotId) ? chosen : view.shots.filter(({ id }) => id === shotId), to)
   useCommand('clear', clear)
 
   return (
@@ -93,7 +77,8 @@ function Lightings({ view }: { view: ShootView }) {
             <Action
               look="quiet"
               onClick={() => {
-                void splitOff(chosen, view.lightings.get(chosen[0]?.lightingId ?? '') ?? null)
+                const from = view.lightings.get(chosen[0]?.lightingId ?? '') ?? null
+                attempt(splitOff(chosen, from), 'The shots could not be split off')
                 clear()
               }}
             >
@@ -102,13 +87,12 @@ function Lightings({ view }: { view: ShootView }) {
           </>
         )}
         {chosen.length === 0 && (
-          <Action look="quiet" onClick={() => void evenAll()}>
+          <Action look="quiet" onClick={() => attempt(evenOutAndSay(view, view.shots, 'the whole shoot'))}>
             Even out the whole shoot
           </Action>
         )}
         <UndoButtons scope={{ shootId: view.shoot.id }} />
       </Flex>
-      <DndContext sensors={sensors} onDragEnd={drop}>
         <Box flex="1" overflowY="auto" paddingX="24px" paddingBottom="24px">
           {lightings.map((lighting) => (
             <LightingCard
@@ -120,7 +104,8 @@ function Lightings({ view }: { view: ShootView }) {
               others={lightings.filter(({ id }) => id !== lighting.id)}
               selected={selected}
               onToggle={toggle}
-              onRead={() => void navigate(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
+              onDrop={(shotId) => drop(shotId, lighting)}
+              onRead={() => go(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
             />
           ))}
           {lightings.length === 0 && (
@@ -131,7 +116,7 @@ function Lightings({ view }: { view: ShootView }) {
           {(unassigned.length > 0 || lightings.length > 0) && (
             <ShotRow
               view={view}
-              dropId="none"
+              onDrop={(shotId) => drop(shotId, null)}
               title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
               shots={unassigned}
               selected={selected}
@@ -140,7 +125,6 @@ function Lightings({ view }: { view: ShootView }) {
             />
           )}
         </Box>
-      </DndContext>
     </Flex>
   )
 }

@@ -1,16 +1,20 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import type { NeutralReading, Spot } from '@cloudbank/core/steps'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { Lost } from '../../app/Lost'
+import { UndoButtons } from '../../app/UndoButtons'
+import { useGo } from '../../app/useGo'
 import { countOf } from '@cloudbank/core/words'
 import { usePictureUrl, useShootView, type Lighting, type ShootView, type Shot } from '../../data'
 import { LightCanvas, sharedPreviewer, useOpenPicture } from '../../preview'
-import { Action, Key, UndoButtons } from '../../ui'
+import { attempt } from '../../notices'
+import { Action, Attention, Key } from '../../ui'
+import { useAssets } from '../../work/assets'
 import { readNeutralInto, takeOffNeutral } from '../../work/lightings'
-import { stepsOf } from '../../work/recipe'
+import { planOf, recipeOf, stepsOf } from '../../work/recipe'
 import { NeutralReadout } from './NeutralReadout'
 import { SpotPicker } from './SpotPicker'
 
@@ -31,7 +35,7 @@ export function NeutralPage() {
 }
 
 function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting }) {
-  const navigate = useNavigate()
+  const go = useGo()
   const shots = useMemo(
     () => view.shots.filter(({ lightingId }) => lightingId === lighting.id),
     [view.shots, lighting.id],
@@ -40,14 +44,18 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
   const shot = shots.find(({ id }) => id === (chosenId ?? lighting.referenceShotId)) ?? shots[0]
   const [radiusAt, setRadiusAt] = useState(2)
   const radius = RADII[radiusAt] ?? RADII[2]
+  const [failure, setFailure] = useState<string | null>(null)
   const [hovered, setHovered] = useState<Spot | null>(null)
-  const picture = useOpenPicture(shot?.originalHash ?? null, { sidePx: PICTURE_SIDE_PX })
+  const picture = useOpenPicture(shot?.originalHash ?? null, {
+    sidePx: PICTURE_SIDE_PX,
+    onFailure: setFailure,
+  })
   const readSpot =
     hovered ?? (lighting.neutral?.shotId === shot?.id ? (lighting.neutral?.spot ?? null) : null)
   const reading = useReading(picture?.name ?? null, readSpot)
   const card = shot && view.measures.get(shot.originalHash)?.card
   const siblings = useMemo(() => pickSiblings(shots, shot), [shots, shot])
-  const leave = () => void navigate(`/shoots/${view.shoot.id}/lightings`)
+  const leave = () => go(`/shoots/${view.shoot.id}/lightings`)
 
   const pick = useCallback(
     async (spot: Spot) => {
@@ -62,6 +70,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
     },
     [picture, shot, lighting],
   )
+  const read = (spot: Spot): void => attempt(pick(spot), 'The neutral could not be read')
   useCommand('clear', leave)
   useCommand('larger', () => setRadiusAt((at) => Math.min(RADII.length - 1, at + 1)))
   useCommand('smaller', () => setRadiusAt((at) => Math.max(0, at - 1)))
@@ -95,13 +104,21 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
       <Flex flex="1" minHeight="0">
         <Flex direction="column" flex="1" minWidth="0" padding="18px" gap="12px">
           <Box flex="1" minHeight="0">
+            {failure !== null && !picture && shot && (
+              <Flex gap="8px" align="center" role="alert">
+                <Attention />
+                <Text>
+                  {shot.fileName} cannot be shown: {failure}.
+                </Text>
+              </Flex>
+            )}
             {picture && shot && (
               <SpotPicker
                 picture={picture}
                 spot={readSpot}
                 radius={radius}
                 onHover={setHovered}
-                onPick={(spot) => void pick(spot)}
+                onPick={read}
               >
                 <TriedPicture shot={shot} view={view} picture={picture} gains={trying} />
               </SpotPicker>
@@ -151,10 +168,10 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             onRadius={(by) => setRadiusAt((at) => Math.min(RADII.length - 1, Math.max(0, at + by)))}
           />
           {card && (
-            <Action onClick={() => void pick(card.spot)}>Read the grey card that was found</Action>
+            <Action onClick={() => read(card.spot)}>Read the grey card that was found</Action>
           )}
           {lighting.neutral && (
-            <Action look="quiet" onClick={() => void takeOffNeutral(lighting)}>
+            <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
               Take the neutral off
             </Action>
           )}
@@ -175,7 +192,7 @@ function useReading(name: string | null, spot: Spot | null): NeutralReading | nu
       return
     }
     let current = true
-    void sharedPreviewer()
+    sharedPreviewer()
       .ask<'read'>({ kind: 'read', picture: name, spot: { x, y, radius } })
       .then(
         (found) => current && setReading(found),
@@ -207,15 +224,17 @@ function TriedPicture(
 ) {
   const { shot, view, gains, picture } = props
   const settings = useMemo(() => {
-    const { light } = stepsOf(shot, { steps: view.briefRow.brief.steps, lightings: view.lightings })
+    const { light } = stepsOf(shot, recipeOf(view))
     if (!gains) return light
     const [red, green, blue] = gains
     return { ...light, neutral: { from: 'gains', red, green, blue } as const }
-  }, [shot, view.briefRow, view.lightings, gains])
+  }, [shot, view, gains])
+  const assets = useAssets(planOf(shot, recipeOf(view)))
   return (
     <LightCanvas
       picture={picture}
       settings={settings}
+      assets={assets}
       sidePx={PICTURE_SIDE_PX / 2}
       label={shot.fileName}
     />
@@ -241,7 +260,7 @@ function Sibling(props: TriedProps) {
 
 function ShotChoice(props: { shot: Shot; chosen: boolean; card: boolean; onChoose: () => void }) {
   const { shot, chosen, card, onChoose } = props
-  const preview = usePictureUrl({ table: 'previews', id: shot.originalHash, version: '' })
+  const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
   return (
     <button type="button" role="option" aria-selected={chosen} onClick={onChoose}>
       <Box

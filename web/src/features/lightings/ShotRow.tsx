@@ -1,12 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { useRef } from 'react'
+import { useDragShots, useDropShots } from '../../drag'
 import type { ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
 
 interface Props {
   readonly view: ShootView
-  /** What a shot dropped here goes to. */
-  readonly dropId: string
+  /** Told of a shot that is dropped here. */
+  readonly onDrop: (shotId: string) => void
   readonly title?: string
   readonly shots: readonly Shot[]
   readonly selected: ReadonlySet<string>
@@ -15,11 +16,12 @@ interface Props {
 }
 
 /** Shots in a row that wraps; each can be selected and dragged, and others dropped here. */
-export function ShotRow({ view, dropId, title, shots, selected, referenceId, onToggle }: Props) {
-  const { setNodeRef, isOver } = useDroppable({ id: dropId })
+export function ShotRow({ view, onDrop, title, shots, selected, referenceId, onToggle }: Props) {
+  const row = useRef<HTMLDivElement>(null)
+  const isOver = useDropShots(row, onDrop)
   return (
     <Box
-      ref={setNodeRef}
+      ref={row}
       padding="6px"
       margin="-6px"
       borderRadius="4px"
@@ -55,22 +57,16 @@ function DraggableShot(props: {
   onToggle: (id: string) => void
 }) {
   const { view, shot, selected, reference, onToggle } = props
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: shot.id })
+  const button = useRef<HTMLButtonElement>(null)
+  useDragShots(button, shot.id)
   return (
     <button
-      ref={setNodeRef}
+      ref={button}
       type="button"
-      {...listeners}
       aria-pressed={selected}
       aria-label={`${shot.fileName}${reference ? ', reference shot' : ''}`}
       title={shot.fileName}
       onClick={() => onToggle(shot.id)}
-      style={{
-        transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
-        zIndex: isDragging ? 5 : undefined,
-        position: 'relative',
-        touchAction: 'none',
-      }}
     >
       <Box
         width="64px"

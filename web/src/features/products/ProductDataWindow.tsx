@@ -1,43 +1,67 @@
-import { Box, Flex, Heading, Input, NativeSelect, Table, Text, Textarea } from '@chakra-ui/react'
+import { Box, Flex, Heading, Input, NativeSelect, Table as Rows, Text, Textarea } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
+import { stemOf } from '@cloudbank/core/names'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../notices'
 import type { ShootView } from '../../data'
+import { attempt, useNotices } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
-import { stemOf } from '../../work/fileName'
-import { guessPattern, isNamePattern, PATTERNS, readName } from '../../work/namePattern'
-import { applyNamePattern, takeInProducts } from '../../work/products'
 import {
+  applyNamePattern,
+  dropTable,
   guessMapping,
+  guessPattern,
+  isNamePattern,
   mapProducts,
+  PATTERNS,
   PRODUCT_FIELDS,
+  readName,
   readTable,
+  TableError,
+  takeInProducts,
+  useProductData,
+  useWaitingTable,
   type Mapping,
+  type Table,
   type TableProblem,
-} from '../../work/productTable'
-import { useProductData } from './productDataStore'
+} from '../../work/products'
 
 const PREVIEW_ROWS = 4
 const SHOWN_PROBLEMS = 6
 
 /** Takes in product data: what each column is, a preview, what is wrong; and how names lead to products. */
 export function ProductDataWindow({ view }: { view: ShootView }) {
-  const { text, open, close } = useProductData()
+  const waiting = useWaitingTable(view.shoot.id)
+  const { text, type, close } = useProductData()
+  // A table that was dropped is looked at first; those behind it open one after the other.
+  const shown = waiting?.text ?? text
+  const done = (): void => {
+    if (waiting) attempt(dropTable(waiting.id), 'The table could not be put away')
+    else close()
+  }
   return (
-    <Window title="Product data" open={text !== null} onClose={close} size="lg">
-      {text !== null && (
+    <Window title={waiting?.fileName ?? 'Product data'} open={shown !== null} onClose={done} size="lg">
+      {shown !== null && (
         <>
-          <Textarea
-            aria-label="Product data"
-            placeholder="Paste rows with their heading here, or drop a CSV on the sheet."
-            rows={3}
-            fontFamily="mono"
-            fontSize="12px"
-            value={text}
-            onChange={(event) => open(event.target.value)}
-          />
-          {text.trim() !== '' && <Columns view={view} text={text} onDone={close} />}
-          {text.trim() === '' && <NamePattern view={view} skus={new Set(view.products.keys())} />}
+          {waiting && waiting.more > 0 && (
+            <Text color="softInk" marginBottom="8px">
+              {countOf(waiting.more, 'more table')} after this one.
+            </Text>
+          )}
+          {!waiting && (
+            <Textarea
+              aria-label="Product data"
+              placeholder="Paste rows with their heading here, or drop a CSV on the sheet."
+              rows={3}
+              fontFamily="mono"
+              fontSize="12px"
+              value={shown}
+              onChange={(event) => type(event.target.value)}
+            />
+          )}
+          {shown.trim() !== '' && (
+            <Columns key={waiting?.id} view={view} text={shown} onDone={done} />
+          )}
+          {shown.trim() === '' && <NamePattern view={view} skus={new Set(view.products.keys())} />}
         </>
       )}
     </Window>
@@ -45,8 +69,33 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
 }
 
 function Columns(props: { view: ShootView; text: string; onDone: () => void }) {
-  const { view, text, onDone } = props
-  const table = useMemo(() => readTable(text), [text])
+  const { text, onDone } = props
+  const read = useMemo(() => tryReading(text), [text])
+  if (read.ok) return <Mapped {...props} table={read.table} />
+  return (
+    <>
+      <Flex gap="8px" align="center" marginTop="12px" role="alert">
+        <Attention />
+        <Text>{read.problem}.</Text>
+      </Flex>
+      <Flex justify="flex-end" marginTop="14px">
+        <Action onClick={onDone}>Leave it</Action>
+      </Flex>
+    </>
+  )
+}
+
+function tryReading(text: string): { ok: true; table: Table } | { ok: false; problem: string } {
+  try {
+    return { ok: true, table: readTable(text) }
+  } catch (error) {
+    if (!(error instanceof TableError)) throw error
+    return { ok: false, problem: error.message }
+  }
+}
+
+function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
+  const { view, table, onDone } = props
   const headings = table.headings.join('\n')
   const [mapping, setMapping] = useState<Mapping>(() => guessMapping(table.headings))
   // eslint-disable-next-line react-hooks/exhaustive-deps -- other headings, another guess
@@ -107,31 +156,31 @@ function Columns(props: { view: ShootView; text: string; onDone: () => void }) {
         ))}
       </Flex>
       <Box overflowX="auto" marginTop="12px">
-        <Table.Root size="sm" fontSize="12px">
-          <Table.Header>
-            <Table.Row>
+        <Rows.Root size="sm" fontSize="12px">
+          <Rows.Header>
+            <Rows.Row>
               {PRODUCT_FIELDS.map(({ key, label }) => (
-                <Table.ColumnHeader key={key}>{label}</Table.ColumnHeader>
+                <Rows.ColumnHeader key={key}>{label}</Rows.ColumnHeader>
               ))}
-            </Table.Row>
-          </Table.Header>
-          <Table.Body>
+            </Rows.Row>
+          </Rows.Header>
+          <Rows.Body>
             {products.slice(0, PREVIEW_ROWS).map((product) => (
-              <Table.Row key={product.id}>
+              <Rows.Row key={product.id}>
                 {PRODUCT_FIELDS.map(({ key }) => (
-                  <Table.Cell key={key} maxWidth="130px" truncate>
+                  <Rows.Cell key={key} maxWidth="130px" truncate>
                     {product[key]}
-                  </Table.Cell>
+                  </Rows.Cell>
                 ))}
-              </Table.Row>
+              </Rows.Row>
             ))}
-          </Table.Body>
-        </Table.Root>
+          </Rows.Body>
+        </Rows.Root>
       </Box>
       <Problems problems={problems} />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
         <Action onClick={onDone}>Leave it</Action>
-        <Action look="main" disabled={products.length === 0} onClick={() => void take()}>
+        <Action look="main" disabled={products.length === 0} onClick={() => attempt(take(), 'The products could not be taken in')}>
           Take in {countOf(products.length, 'product')}
         </Action>
       </Flex>
@@ -191,7 +240,7 @@ function NamePattern({ view, skus }: { view: ShootView; skus: ReadonlySet<string
         <Box flex="1" />
         <Action
           disabled={!isNamePattern(pattern)}
-          onClick={() => void applyNamePattern(view, pattern)}
+          onClick={() => attempt(applyNamePattern(view, pattern), 'The names could not be read')}
         >
           Read the names
         </Action>

@@ -1,2 +1,1 @@
 export { ProductDataWindow } from './ProductDataWindow'
-export { lookAtTables, useProductData } from './productDataStore'

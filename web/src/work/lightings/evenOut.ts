@@ -1,5 +1,7 @@
 import { planEvenOut, type EvenPlan } from '@cloudbank/core/steps'
+import { countOf } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../../data'
+import { useNotices } from '../../notices'
 import { evenInputs } from './evenInputs'
 
 /** Evens out shots with one another and keeps it as touches; says how it went. */
@@ -15,4 +17,16 @@ export async function evenOut(
     edits: [...plan.evens].map(([id, even]) => put('shots', id, ['touches', 'light', 'even'], even)),
   })
   return plan
+}
+
+/** Evens out, and says how many shots it was and how many were left. */
+export async function evenOutAndSay(
+  view: ShootView,
+  shots: readonly Shot[],
+  what: string,
+): Promise<void> {
+  const { evens, left } = await evenOut(view, shots, what)
+  useNotices
+    .getState()
+    .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
 }

@@ -1,4 +1,4 @@
-export { evenOut } from './evenOut'
+export { evenOut, evenOutAndSay } from './evenOut'
 export { groupByLighting, lightReadings, type LightReading } from './lightReadings'
 export {
   carryNeutral,

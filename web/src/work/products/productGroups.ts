@@ -1,4 +1,5 @@
 import type { Product, Shot } from '../../data'
+import { groupBy } from '../groupBy'
 
 export interface ShotGroup {
   readonly sku: string
@@ -13,12 +14,7 @@ export function groupByProduct(
   shots: readonly Shot[],
   products: ReadonlyMap<string, Product>,
 ): ShotGroup[] {
-  const groups = new Map<string, Shot[]>()
-  for (const shot of shots) {
-    const sku = shot.sku ?? ''
-    groups.set(sku, [...(groups.get(sku) ?? []), shot])
-  }
-  return [...groups]
+  return [...groupBy(shots, ({ sku }) => sku ?? '')]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))
     .map(([sku, grouped]) => ({ sku, name: nameOf(sku, products), shots: byPlace(grouped) }))
 }

@@ -18,7 +18,7 @@ import {
 import { assetsOf } from '../assets'
 import { describeError } from '../../notices'
 import { planOf, type Recipe } from '../recipe'
-import { stalePlacements } from '../stale'
+import { bySlot, stalePlacements } from '../stale'
 import { keepFailure, keepNothing, keepResult } from './keepResult'
 
 /** A shot of a run, with what it is called. */
@@ -91,8 +91,7 @@ async function makeShot(
     .equals(shot.id)
     .filter(({ standing }) => standing === 'current')
     .toArray()
-  const bySlot = new Map(present.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
-  const placements = stalePlacements(shot, recipe, bySlot)
+  const placements = stalePlacements(shot, recipe, bySlot(present))
   if (placements.length === 0) return keepNothing(run, item, db)
   const plan = planOf(shot, recipe)
   try {

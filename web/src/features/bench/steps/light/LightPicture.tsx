@@ -1,32 +1,32 @@
 import { Box } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import type { CubeLut, LightSettings } from '@cloudbank/core/steps'
+import type { LightSettings } from '@cloudbank/core/steps'
+import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { Marks, PreviewAnswers } from '@cloudbank/hosts/previewer'
-import { LightCanvas, type OpenPicture } from '../../preview'
+import { LightCanvas, type OpenPicture } from '../../../../preview'
+import { PREVIEW_SIDE_PX } from '../../useBench'
 
 /** The full-size picture follows when the settings have been still for this long. */
 const STILL_MS = 350
-/** Longer side of the preview that follows the sliders, in pixels: beyond it the full size has more to show. */
-export const PREVIEW_SIDE_PX = 1600
 
 interface Props {
   readonly picture: OpenPicture
   readonly settings: LightSettings
-  readonly cube: CubeLut | null
+  readonly assets: readonly JobAsset[]
   readonly marks: Marks
   /** Screen pixels for a pixel of the photograph. */
   readonly scale: number
-  readonly onView: (view: string) => void
+  /** Told the name of the view, for asking after its pixels, and what was drawn. */
   readonly onDrawn: (view: string, drawn: PreviewAnswers['draw']) => void
 }
 
 /** The photograph after Light: the preview at once, the full size over it when it can be seen. */
-export function LightView(props: Props) {
-  const { picture, settings, cube, marks, scale } = props
+export function LightPicture(props: Props) {
+  const { picture, settings, assets, marks, scale } = props
   const longer = Math.max(picture.width, picture.height)
   const wanted = longer > PREVIEW_SIDE_PX && scale * longer > PREVIEW_SIDE_PX
   const still = useStill(settings, marks)
-  const common = { picture, settings, cube, marks, pixelated: scale >= 2 }
+  const common = { picture, settings, assets, marks, pixelated: scale >= 2 }
   return (
     <Box position="absolute" inset="0">
       <LightCanvas
@@ -34,10 +34,7 @@ export function LightView(props: Props) {
         // Only as large as it is seen: what cannot be seen need not be drawn while a slider moves.
         sidePx={Math.min(PREVIEW_SIDE_PX, scale * longer)}
         label="After Light"
-        onDrawn={(view, drawn) => {
-          props.onView(view)
-          props.onDrawn(view, drawn)
-        }}
+        onDrawn={props.onDrawn}
       />
       {wanted && still && (
         <Box position="absolute" inset="0" data-testid="full-size">

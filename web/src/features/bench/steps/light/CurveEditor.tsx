@@ -2,8 +2,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo, useMemo, useRef, useState } from 'react'
 import type { Origin } from '@cloudbank/core/brief'
 import { toneCurve, type CurvePoint } from '@cloudbank/core/steps'
-import { Action } from '../../ui'
-import type { LightActions } from './useLightEditor'
+import { Action } from '../../../../ui'
+import type { ShotActions } from '../../useShotEditor'
 
 const SIDE = 100
 /** A press nearer than this to a point takes hold of it. */
@@ -16,7 +16,7 @@ const KEY_STEP = 1
 export const CurveEditor = memo(function CurveEditor(props: {
   curve: readonly CurvePoint[]
   origin: Origin
-  actions: LightActions
+  actions: ShotActions
 }) {
   const { curve, origin, actions } = props
   const svg = useRef<SVGSVGElement>(null)
@@ -32,7 +32,7 @@ export const CurveEditor = memo(function CurveEditor(props: {
   }
   const moved = (index: number, point: CurvePoint): CurvePoint[] =>
     curve.map((old, i) => (i === index ? point : old))
-  const keep = (next: CurvePoint[]): void => actions.keep('Tone curve', { curve: next }, 'curve')
+  const keep = (next: CurvePoint[]): void => actions.keep('Tone curve', 'light', { curve: next }, 'curve')
 
   const press = (event: React.PointerEvent): void => {
     const point = at(event)
@@ -40,7 +40,7 @@ export const CurveEditor = memo(function CurveEditor(props: {
     const near = curve.findIndex(({ x, y }) => Math.hypot(x - point.x, y - point.y) < NEAR)
     if (near >= 0) setHeld(near)
     else if (curve.length < MOST_POINTS) {
-      actions.draft({ curve: [...curve, point] })
+      actions.show('light', { curve: [...curve, point] })
       setHeld(curve.length)
     }
   }
@@ -86,7 +86,7 @@ export const CurveEditor = memo(function CurveEditor(props: {
         fill="none"
         stroke="currentColor"
         onPointerDown={press}
-        onPointerMove={(event) => held !== null && actions.draft({ curve: moved(held, at(event)) })}
+        onPointerMove={(event) => held !== null && actions.show('light', { curve: moved(held, at(event)) })}
         onPointerUp={(event) => {
           if (held !== null) keep(moved(held, at(event)))
           setHeld(null)

@@ -1,16 +1,10 @@
 import { Box, chakra, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { FORMATS, Placement, type Format } from '@cloudbank/core/steps'
-import { Action } from '../../ui'
-import { NumberInput } from './fields'
-import type { BriefEditor } from './useBriefEditor'
-
-const FORMAT_WORDS: Readonly<Record<Format, string>> = {
-  jpeg: 'JPEG',
-  webp: 'WebP',
-  avif: 'AVIF',
-  png: 'PNG',
-}
+import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
+import { Placement } from '@cloudbank/core/outlets'
+import { Action } from '../../../ui'
+import { NumberInput } from '../fields'
+import type { BriefEditor } from '../useBriefEditor'
 
 const Head = chakra('th', {
   base: {
@@ -33,11 +27,11 @@ const Cell = chakra('td', {
 })
 
 /** The files that are made of each shot: one row a placement. */
-export function FinishPanel({ editor }: { editor: BriefEditor }) {
+export function PlacementsSetting({ editor }: { editor: BriefEditor }) {
   const { placements } = editor.brief.steps.finish
   const [problem, setProblem] = useState<string | null>(null)
   const save = (words: string, next: readonly Placement[]): void =>
-    editor.setSteps(words, 'finish', { placements: [...next] })
+    editor.set(words, 'finish', 'placements', [...next])
   const replace = (index: number, change: Partial<Placement>): void =>
     save(
       `Placement ${placements[index]?.name ?? ''}`,
@@ -78,13 +72,13 @@ export function FinishPanel({ editor }: { editor: BriefEditor }) {
                     aria-label="Format"
                     value={placement.format}
                     onChange={(event) => {
-                      const format = FORMATS.find((known) => known === event.target.value)
+                      const format = MADE_FORMATS.find((known) => known === event.target.value)
                       if (format) replace(index, { format })
                     }}
                   >
-                    {FORMATS.map((format) => (
+                    {MADE_FORMATS.map((format) => (
                       <option key={format} value={format}>
-                        {FORMAT_WORDS[format]}
+                        {FORMATS[format].word}
                       </option>
                     ))}
                   </NativeSelect.Field>

@@ -1,26 +1,16 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
-import type { StepId } from '@cloudbank/core/steps'
+import { FORMATS } from '@cloudbank/core/codec'
 import { formatBytes, formatSize } from '@cloudbank/core/words'
-import type { Rendition, ShootView, Shot } from '../../data'
-import { Action } from '../../ui'
-import { stepsOf } from '../../work/recipe'
+import { Action } from '../../../ui'
+import type { Bench } from '../useBench'
 import { FindingList } from './FindingList'
 
-interface Props {
-  readonly view: ShootView
-  readonly shot: Shot
-  readonly stage: StepId
-  readonly made: readonly Rendition[]
-  readonly shown: Rendition | undefined
-  readonly onShow: (placementId: string) => void
-}
-
 /** What the brief says for a step, and what is known of the shot. */
-export function FactsPanel({ view, shot, stage, made, shown, onShow }: Props) {
-  const steps = stepsOf(shot, { steps: view.briefRow.brief.steps, lightings: view.lightings })
-  const says = describeBrief({ ...view.briefRow.brief, steps }).find(({ id }) => id === stage)
+export function FactsPanel({ bench }: { bench: Bench }) {
+  const { view, shot, stage, made, rendition: shown, showRendition: onShow, editor } = bench
+  const says = describeBrief({ steps: editor.steps }).find(({ id }) => id === stage)
   const capture = view.measures.get(shot.originalHash)?.capture
   return (
     <Box>
@@ -57,7 +47,7 @@ export function FactsPanel({ view, shot, stage, made, shown, onShow }: Props) {
         Original
       </Heading>
       <Text fontFamily="mono" fontSize="12px">
-        {formatSize(shot)} {formatBytes(shot.bytes)} {shot.type.toUpperCase()}
+        {formatSize(shot)} {formatBytes(shot.bytes)} {FORMATS[shot.type].word}
       </Text>
       {capture && (
         <Text fontSize="12px" color="softInk">

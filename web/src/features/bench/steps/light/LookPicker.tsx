@@ -1,57 +1,53 @@
 import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
+import { stemOf } from '@cloudbank/core/names'
 import {
   applyGrade,
-  CubeError,
   formatCube,
   LOOK_IDS,
   LOOKS,
-  parseCube,
   planGrade,
   sampleCube,
   withLook,
+  type LightSettings,
   type Look,
 } from '@cloudbank/core/steps'
-import { useNotices } from '../../notices'
-import { database } from '../../data'
-import { Action, Range } from '../../ui'
-import { stemOf } from '../../work/fileName'
-import { download } from '../../work/delivery'
-import type { LightEditor } from './useLightEditor'
+import { isSame } from '../../../../data'
+import { attempt } from '../../../../notices'
+import { Action, Range } from '../../../../ui'
+import { bringInCube, cubeOf } from '../../../../work/assets'
+import { download } from '../../../../work/delivery'
+import type { ShotActions } from '../../useShotEditor'
 
 /** Colours along each side of an exported table. */
 const CUBE_SIZE = 33
 
+interface Props {
+  readonly settings: LightSettings
+  readonly actions: ShotActions
+  /** The shot's file name, by which a table that is taken out is called. */
+  readonly name: string
+}
+
 /** A look and its strength; own ones can be opened up, tables brought in and taken out. */
-export function LookPicker({ editor, name }: { editor: LightEditor; name: string }) {
+export function LookPicker({ settings, actions, name }: Props) {
   const file = useRef<HTMLInputElement>(null)
-  const { look } = editor.settings
+  const { look } = settings
+  const keep = (words: string, next: Look, mergeKey?: string): void =>
+    actions.keep(words, 'light', { look: next }, mergeKey)
   const choose = (id: string): void => {
     const own = LOOK_IDS.find((candidate) => candidate === id)
-    if (own)
-      editor.actions.keep(`Look ${LOOKS[own].name}`, {
-        look: { from: 'own', id: own, strengthPct: 100 },
-      })
-    else if (id === 'none') editor.actions.keep('No look', { look: { from: 'none' } })
+    if (own) keep(`Look ${LOOKS[own].name}`, { from: 'own', id: own, strengthPct: 100 })
+    else if (id === 'none') keep('No look', { from: 'none' })
   }
-  const bringIn = async (cube: File): Promise<void> => {
-    try {
-      const text = await cube.text()
-      const { title } = parseCube(text)
-      const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', await cube.arrayBuffer()))
-      const hash = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-      const row = { hash, name: title === '' ? stemOf(cube.name) : title, text }
-      await database.cubes.put(row)
-      const chosen: Look = { from: 'cube', hash, name: row.name, strengthPct: 100 }
-      editor.actions.keep(`Look ${row.name}`, { look: chosen })
-    } catch (error) {
-      const why = error instanceof CubeError ? error.message : 'it cannot be read'
-      useNotices.getState().need(`${cube.name} is not a colour table: ${why}.`)
-    }
+  const bringIn = async (table: File): Promise<void> => {
+    const { hash, name: title } = await bringInCube(table)
+    keep(`Look ${title}`, { from: 'cube', hash, name: title, strengthPct: 100 })
   }
-  const takeOut = (): void => {
+  const takeOut = async (): Promise<void> => {
+    const cube = look.from === 'cube' ? await cubeOf(look.hash) : null
     // A table holds what Light does by colour alone; the neutral belongs to the lighting.
-    const grade = planGrade({ ...editor.settings, even: null, flattenPct: 0 }, [1, 1, 1])
+    const grade = planGrade({ ...settings, even: null, flattenPct: 0 }, [1, 1, 1], cube)
     const lut = sampleCube(stemOf(name), CUBE_SIZE, (data) => applyGrade(data, grade))
     download(new Blob([formatCube(lut)], { type: 'text/plain' }), `${stemOf(name)}.cube`)
   }
@@ -83,12 +79,12 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
             max={100}
             value={look.strengthPct}
             onChange={(event) =>
-              editor.actions.draft({ look: { ...look, strengthPct: Number(event.target.value) } })
+              actions.show('light', { look: { ...look, strengthPct: Number(event.target.value) } })
             }
             onPointerUp={() =>
-              editor.actions.keep(`Look at ${look.strengthPct} %`, { look }, 'look')
+              keep(`Look at ${look.strengthPct} %`, look, 'look')
             }
-            onKeyUp={() => editor.actions.keep(`Look at ${look.strengthPct} %`, { look }, 'look')}
+            onKeyUp={() => keep(`Look at ${look.strengthPct} %`, look, 'look')}
             flex="1"
           />
           <Text fontFamily="mono" fontSize="12px" width="40px" textAlign="right">
@@ -103,10 +99,7 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
             fontSize="12px"
             title="Puts the look’s settings on the sliders"
             onClick={() =>
-              editor.actions.keep(
-                `Look ${LOOKS[look.id].name} opened up`,
-                withLook(editor.settings),
-              )
+              actions.keep(`Look ${LOOKS[look.id].name} opened up`, 'light', openedUp(settings))
             }
           >
             Open up
@@ -115,7 +108,7 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
         <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
           Bring in .cube
         </Action>
-        <Action look="quiet" fontSize="12px" onClick={takeOut}>
+        <Action look="quiet" fontSize="12px" onClick={() => attempt(takeOut(), 'The colour table could not be made')}>
           Take out .cube
         </Action>
       </Flex>
@@ -126,11 +119,19 @@ export function LookPicker({ editor, name }: { editor: LightEditor; name: string
         hidden
         aria-label="Colour table to bring in"
         onChange={(event) => {
-          const [cube] = event.target.files ?? []
-          if (cube) void bringIn(cube)
+          const [table] = event.target.files ?? []
+          if (table) attempt(bringIn(table), `${table.name} is not taken as a colour table`)
           event.target.value = ''
         }}
       />
     </>
   )
 }
+
+/** The settings that become other ones when the look's own are put on the sliders. */
+const openedUp = (settings: LightSettings): Partial<LightSettings> =>
+  Object.fromEntries(
+    Object.entries(withLook(settings)).filter(
+      ([field, value]) => !isSame(value, settings[field as keyof LightSettings]), // its own fields
+    ),
+  )

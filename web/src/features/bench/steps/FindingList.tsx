@@ -1,9 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { memo } from 'react'
-import { FINDINGS } from '@cloudbank/core/findings'
-import type { Rendition, ShootView, Shot } from '../../data'
-import { Attention } from '../../ui'
-import { describeFinding, photographFindings } from '../../work/findings'
+import { describeFinding, wordsOf } from '@cloudbank/core/steps'
+import type { Rendition, ShootView, Shot } from '../../../data'
+import { Attention } from '../../../ui'
+import { findingsOf } from '../../../work/findings'
 
 /** What was found about a shot, with figures and remedies. */
 export const FindingList = memo(function FindingList(props: {
@@ -12,11 +12,7 @@ export const FindingList = memo(function FindingList(props: {
   shown: Rendition | undefined
 }) {
   const { view, shot, shown } = props
-  const findings = [
-    ...(photographFindings(view).get(shot.id) ?? []),
-    ...shot.findings,
-    ...(shown?.findings ?? []),
-  ]
+  const findings = findingsOf(shot, view, shown ? [shown] : [])
   return (
     <>
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
@@ -32,11 +28,11 @@ export const FindingList = memo(function FindingList(props: {
       {findings.map((finding, i) => (
         <Box key={`${finding.code}${i}`} marginBottom="8px">
           <Flex gap="8px" align="center">
-            {FINDINGS[finding.code].weight !== 'note' && <Attention />}
-            <Text fontWeight="600">{FINDINGS[finding.code].title}</Text>
+            {wordsOf(finding).weight !== 'note' && <Attention />}
+            <Text fontWeight="600">{wordsOf(finding).title}</Text>
           </Flex>
           <Text fontSize="12px" color="softInk">
-            {describeFinding(finding)} {FINDINGS[finding.code].remedy}
+            {describeFinding(finding)} {wordsOf(finding).remedy}
           </Text>
         </Box>
       ))}

@@ -1,0 +1,37 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { Action } from '../../../ui'
+import type { ShotEditor } from '../useShotEditor'
+
+const LEVELS = [
+  { id: 'shot', words: 'This shot' },
+  { id: 'lighting', words: 'Its lighting' },
+  { id: 'brief', words: 'The brief' },
+] as const
+
+/** For what a change is kept. */
+export function LevelChoice({ editor }: { editor: ShotEditor }) {
+  return (
+    <>
+      <Text color="softInk" fontSize="12px" marginBottom="4px">
+        A change is kept for
+      </Text>
+      <Flex gap="4px" role="radiogroup" aria-label="A change is kept for" marginBottom="12px">
+        {LEVELS.map(({ id, words }) => (
+          <Action
+            key={id}
+            role="radio"
+            aria-checked={editor.level === id}
+            look={editor.level === id ? 'main' : 'plain'}
+            minHeight="26px"
+            paddingX="8px"
+            fontSize="12px"
+            disabled={id === 'lighting' && !editor.hasLighting}
+            onClick={() => editor.setLevel(id)}
+          >
+            {words}
+          </Action>
+        ))}
+      </Flex>
+    </>
+  )
+}

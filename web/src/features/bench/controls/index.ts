@@ -1,0 +1,2 @@
+export { LevelChoice } from './LevelChoice'
+export { StepControls, type OwnControlProps } from './StepControls'

@@ -1,0 +1,38 @@
+import { Text } from '@chakra-ui/react'
+import { WHOLE_01 } from '@cloudbank/core/raster'
+import { describeError } from '../../../notices'
+import { Stage } from '../Stage'
+import { StageCanvas } from '../StageCanvas'
+import type { Bench } from '../useBench'
+import { useStagePictures, type ShotMattes } from '../useStagePictures'
+import { FactsPanel } from './FactsPanel'
+
+/** Longer side of the picture, in pixels. */
+const SIDE_PX = 1200
+
+/** A step without tools of its own: the picture as it leaves the step, and what the brief says. */
+export function PlainStage({ bench }: { bench: Bench }) {
+  const { shot, stage, rendition, plan, assets, mattes } = bench
+  const pictures = useStagePictures(bench.picture, plan, assets, mattes, SIDE_PX)
+  const picture = pictures.find(({ step }) => step === stage)
+  return (
+    <Stage
+      bench={bench}
+      picture={picture ?? shot}
+      window={rendition?.window ?? WHOLE_01}
+      result={picture && <StageCanvas picture={picture} label={`After ${stage}`} />}
+      reading={picture ? undefined : <Waiting mattes={mattes} />}
+      panel={<FactsPanel bench={bench} />}
+    />
+  )
+}
+
+/** Why there is no picture yet. */
+function Waiting({ mattes }: { mattes: ShotMattes }) {
+  if (mattes.kind === 'here') return null
+  return (
+    <Text whiteSpace="nowrap">
+      {mattes.kind === 'waiting' ? 'Cutting …' : `Not cut: ${describeError(mattes.error)}.`}
+    </Text>
+  )
+}

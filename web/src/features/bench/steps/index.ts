@@ -1,0 +1,17 @@
+import type { ComponentType } from 'react'
+import type { StepId } from '@cloudbank/core/steps'
+import type { Bench } from '../useBench'
+import { FinishStage } from './FinishStage'
+import { LightStage } from './light'
+import { PlainStage } from './PlainStage'
+
+/** What a step shows on the bench: its picture, panel and tools. */
+export type StageComponent = ComponentType<{ readonly bench: Bench }>
+
+/** The steps that have more to show than their picture and what the brief says of them. */
+const STAGES: Readonly<Partial<Record<StepId, StageComponent>>> = {
+  light: LightStage,
+  finish: FinishStage,
+}
+
+export const stageOf = (step: StepId): StageComponent => STAGES[step] ?? PlainStage

@@ -1,0 +1,89 @@
+import { Box } from '@chakra-ui/react'
+import { useCallback, useMemo, useState } from 'react'
+import { WHOLE_01 } from '@cloudbank/core/raster'
+import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
+import { useCommand } from '../../../../app/commands'
+import { keyLabel } from '../../../../app/keys'
+import { sharedPreviewer } from '../../../../preview'
+import { Key } from '../../../../ui'
+import { Stage, Tool } from '../../Stage'
+import type { Bench } from '../../useBench'
+import { FindingList } from '../FindingList'
+import { HistogramChart } from './HistogramChart'
+import { LightPanel } from './LightPanel'
+import { LightPicture } from './LightPicture'
+import { Readout, type PixelReading } from './Readout'
+
+/** Strength of the strain view. */
+const STRAIN = 8
+
+/** Light on the bench: the photograph as the sliders have it, with its histogram. */
+export function LightStage({ bench }: { bench: Bench }) {
+  const { view, shot, picture, assets, editor, rendition } = bench
+  const [clipping, setClipping] = useState(false)
+  const [straining, setStraining] = useState(false)
+  const [scale, setScale] = useState(1)
+  const [drawn, setDrawn] = useState<PreviewAnswers['draw'] | null>(null)
+  const [pixel, setPixel] = useState<PixelReading>(null)
+  useCommand('clipping', () => setClipping((on) => !on))
+  useCommand('strain', () => setStraining((on) => !on))
+  const marks = useMemo(
+    () => ({ clipping, strain: straining ? STRAIN : null }),
+    [clipping, straining],
+  )
+  const settings = useSame(editor.steps.light)
+  const showDrawn = useCallback((name: string, answer: PreviewAnswers['draw']): void => {
+    setDrawn(answer)
+    setPixel((before) => ({ point: before?.point ?? null, view: name }))
+  }, [])
+  return (
+    <Stage
+      bench={bench}
+      picture={shot}
+      window={WHOLE_01}
+      result={
+        picture ? (
+          <LightPicture
+            picture={picture}
+            settings={settings}
+            assets={assets}
+            marks={marks}
+            scale={scale}
+            onDrawn={showDrawn}
+          />
+        ) : undefined
+      }
+      tools={
+        <>
+          <Tool type="button" aria-pressed={clipping} onClick={() => setClipping(!clipping)}>
+            Clipping <Key>{keyLabel('clipping')}</Key>
+          </Tool>
+          <Tool type="button" aria-pressed={straining} onClick={() => setStraining(!straining)}>
+            Strain <Key>{keyLabel('strain')}</Key>
+          </Tool>
+        </>
+      }
+      reading={<Readout reading={pixel} ask={askPixel} />}
+      panel={
+        <>
+          <HistogramChart histogram={drawn?.histogram ?? null} />
+          <Box height="10px" />
+          <LightPanel editor={editor} view={view} shot={shot} />
+          <FindingList view={view} shot={shot} shown={rendition} />
+        </>
+      }
+      onScale={setScale}
+      onPoint={(point) => setPixel((before) => ({ point, view: before?.view ?? null }))}
+    />
+  )
+}
+
+/** The same object for as long as it says the same. */
+function useSame<Value>(value: Value): Value {
+  const key = JSON.stringify(value)
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all about the value
+  return useMemo(() => value, [key])
+}
+
+const askPixel = (view: string, x: number, y: number): Promise<PreviewAnswers['pixel']> =>
+  sharedPreviewer().ask<'pixel'>({ kind: 'pixel', view, x, y })

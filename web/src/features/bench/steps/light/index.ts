@@ -1,0 +1,1 @@
+export { LightStage } from './LightStage'

@@ -1,0 +1,133 @@
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { Plan } from '@cloudbank/core/brief'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
+import type { JobAsset } from '@cloudbank/hosts/pool'
+import { useCommand } from '../../app/commands'
+import { useGo } from '../../app/useGo'
+import { useHeld } from '../../app/useHeld'
+import { usePictureUrl, type Product, type Rendition, type ShootView, type Shot } from '../../data'
+import { useOpenPicture, type OpenPicture } from '../../preview'
+import { useAssets } from '../../work/assets'
+import { inSheetOrder } from '../../work/products'
+import { planOf, recipeOf } from '../../work/recipe'
+import { renditionsOf } from '../../work/stale'
+import { useShotEditor, type ShotEditor } from './useShotEditor'
+import { useMattes, type ShotMattes } from './useStagePictures'
+import type { Compare } from './Viewer'
+
+/** Longer side of the preview that follows the settings, in pixels: beyond it the full size has more to show. */
+export const PREVIEW_SIDE_PX = 1600
+
+/** Everything that the parts of the bench share. */
+export interface Bench {
+  readonly view: ShootView
+  readonly shot: Shot
+  readonly product: Product | undefined
+  /** The shots in the order of the sheet, and the place of this one among them. */
+  readonly order: readonly Shot[]
+  readonly at: number
+  readonly open: (shotId: string) => void
+  readonly leave: () => void
+  readonly stage: StepId
+  readonly setStage: (stage: StepId) => void
+  readonly compare: Compare
+  readonly setCompare: (compare: Compare) => void
+  readonly editor: ShotEditor
+  /** The plan with what is being changed. The same object for as long as it says the same. */
+  readonly plan: Plan
+  readonly assets: readonly JobAsset[]
+  /** The photograph, opened; null until it is. */
+  readonly picture: OpenPicture | null
+  /** What is known of its cut. */
+  readonly mattes: ShotMattes
+  /** Why it could not be opened. */
+  readonly failure: string | null
+  readonly original: string | undefined
+  /** Whether the original is to be shown instead of the result. */
+  readonly originalHeld: boolean
+  /** The renditions that are made, and the one that is looked at. */
+  readonly made: readonly Rendition[]
+  readonly rendition: Rendition | undefined
+  readonly showRendition: (placementId: string) => void
+}
+
+/** The stage stays from shot to shot. */
+let lastStage: StepId = 'light'
+
+export function useBench(view: ShootView, shot: Shot): Bench {
+  const [stage, setStage] = useState<StepId>(lastStage)
+  useEffect(() => {
+    lastStage = stage
+  }, [stage])
+  const [compare, setCompare] = useState<Compare>('result')
+  const editor = useShotEditor(view, shot)
+  const plan = usePlan(view, shot, editor)
+  const assets = useAssets(plan)
+  const [failure, setFailure] = useState<string | null>(null)
+  const picture = useOpenPicture(shot.originalHash, {
+    sidePx: PREVIEW_SIDE_PX,
+    whole: true,
+    onFailure: setFailure,
+  })
+  const made = renditionsOf(shot, recipeOf(view), view.renditions)
+  const [placementId, showRendition] = useState<string | null>(null)
+  const rendition = made.find((row) => row.placementId === placementId) ?? made[0]
+
+  const go = useGo()
+  const shootId = view.shoot.id
+  const order = useMemo(() => inSheetOrder(view.shots, view.products), [view.shots, view.products])
+  const at = order.findIndex(({ id }) => id === shot.id)
+  const open = useCallback((id: string) => go(`/shoots/${shootId}/shots/${id}`), [go, shootId])
+  const leave = useCallback(() => go(`/shoots/${shootId}`), [go, shootId])
+  const step = (by: number): void => {
+    const next = order[at + by]
+    if (next) open(next.id)
+  }
+  const changeStage = (by: number): void => {
+    const next = STEPS[STEPS.findIndex(({ id }) => id === stage) + by]
+    if (next) setStage(next.id)
+  }
+  useCommand('next', () => step(1), at < order.length - 1)
+  useCommand('previous', () => step(-1), at > 0)
+  useCommand('wipe', () => setCompare('wipe'))
+  useCommand('beside', () => setCompare('beside'))
+  useCommand('single', () => setCompare('result'))
+  useCommand('nextStage', () => changeStage(1))
+  useCommand('previousStage', () => changeStage(-1))
+  useCommand('clear', leave)
+  return {
+    view,
+    shot,
+    product: shot.sku === null ? undefined : view.products.get(shot.sku),
+    order,
+    at,
+    open,
+    leave,
+    stage,
+    setStage,
+    compare,
+    setCompare,
+    editor,
+    plan,
+    assets,
+    picture,
+    mattes: useMattes(plan, assets),
+    failure,
+    original: usePictureUrl({ table: 'originals', hash: shot.originalHash }),
+    originalHeld: useHeld('original'),
+    made,
+    rendition,
+    showRendition,
+  }
+}
+
+function usePlan(view: ShootView, shot: Shot, { drafts }: ShotEditor): Plan {
+  let { touches } = shot
+  for (const { step, field, value } of drafts.values())
+    touches = { ...touches, [step]: { ...touches[step], [field]: value } }
+  const planned = planOf({ ...shot, touches }, recipeOf(view))
+  const key = JSON.stringify(planned)
+  // The key says all about the plan.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => planned, [key])
+}

@@ -1,0 +1,109 @@
+import { useMemo, useRef, useState } from 'react'
+import { originOf, type BriefSteps, type Origin } from '@cloudbank/core/brief'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
+import { valueAt, type ShootView, type Shot } from '../../data'
+import { drafted, useDrafts, type Drafts, type FieldOf, type Place } from '../../settings'
+import { lightingOf, recipeOf, stepsOf, touchesOf } from '../../work/recipe'
+
+/** Changes the settings of one shot, of its lighting or of the brief. */
+export interface ShotEditor {
+  /** What applies to the shot now, a change under way included. */
+  readonly steps: BriefSteps
+  readonly drafts: Drafts
+  /** For what a change is kept. */
+  readonly level: Origin
+  readonly setLevel: (level: Origin) => void
+  readonly hasLighting: boolean
+  readonly originOf: <Id extends StepId>(step: Id, field: FieldOf<Id>) => Origin
+  /** The same object for as long as the bench is open, so that what has not changed is not drawn again. */
+  readonly actions: ShotActions
+}
+
+export interface ShotActions {
+  /** Shows values without keeping them. */
+  readonly show: <Id extends StepId>(step: Id, changed: Partial<BriefSteps[Id]>) => void
+  /** Keeps values at the level that is chosen. */
+  readonly keep: <Id extends StepId>(
+    words: string,
+    step: Id,
+    changed: Partial<BriefSteps[Id]>,
+    mergeKey?: string,
+  ) => void
+  /** Takes what the shot sets for these fields off it. */
+  readonly release: <Id extends StepId>(
+    words: string,
+    step: Id,
+    fields: readonly FieldOf<Id>[],
+  ) => void
+}
+
+const PLACES: Readonly<Record<Origin, string>> = {
+  shot: '',
+  lighting: ', for the lighting',
+  brief: ', in the brief',
+}
+
+export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
+  const [level, setLevel] = useState<Origin>('shot')
+  const { drafts, actions } = useDrafts(view.shoot.id, ({ table, path }) => {
+    if (table === 'shots') return valueAt(shot, path)
+    if (table === 'lightings') return valueAt(lightingOf(shot, view.lightings), path)
+    return valueAt(view.briefRow, path)
+  })
+  const lighting = lightingOf(shot, view.lightings)
+  const recipe = recipeOf(view)
+  const latest = useRef<ShotActions | null>(null)
+  latest.current = {
+    show: (step, changed) =>
+      actions.show(Object.entries(changed).map(([field, value]) => ({ step, field, value }))),
+    keep: (words, step, changed, mergeKey) => {
+      const changes = Object.entries(changed).map(([field, value]) => ({
+        step,
+        field,
+        value: value as unknown,
+        place: placeOf(level, view, shot, step, field),
+      }))
+      const key = mergeKey === undefined ? undefined : `${shot.id}/${level}/${step}/${mergeKey}`
+      actions.keep(words + PLACES[level], changes, key)
+    },
+    release: (words, step, fields) =>
+      actions.keep(
+        words,
+        fields.map((field) => ({
+          step,
+          field,
+          value: undefined,
+          place: placeOf('shot', view, shot, step, field),
+        })),
+      ),
+  }
+  const lasting = useMemo(
+    (): ShotActions => ({
+      show: (...args) => latest.current?.show(...args),
+      keep: (...args) => latest.current?.keep(...args),
+      release: (...args) => latest.current?.release(...args),
+    }),
+    [],
+  )
+  return {
+    steps: withAllDrafts(stepsOf(shot, recipe), drafts),
+    drafts,
+    level,
+    setLevel,
+    hasLighting: lighting !== null,
+    originOf: (step, field) => originOf(step, field, touchesOf(lighting), shot.touches),
+    actions: lasting,
+  }
+}
+
+const withAllDrafts = (steps: BriefSteps, drafts: Drafts): BriefSteps =>
+  Object.fromEntries(STEPS.map(({ id }) => [id, drafted(steps[id], id, drafts)])) as BriefSteps // of every step
+
+/** Where a level keeps a setting. A lighting has settings of Light only. */
+function placeOf(level: Origin, view: ShootView, shot: Shot, step: StepId, field: string): Place {
+  if (level === 'brief')
+    return { table: 'briefs', id: view.briefRow.id, path: ['brief', 'steps', step, field] }
+  if (level === 'lighting' && shot.lightingId !== null && step === 'light')
+    return { table: 'lightings', id: shot.lightingId, path: ['light', field] }
+  return { table: 'shots', id: shot.id, path: ['touches', step, field] }
+}

@@ -1,0 +1,13 @@
+export {
+  boundsOf,
+  describeChange,
+  formatSetting,
+  groupsOf,
+  hintOf,
+  stepWith,
+  wordsToFind,
+  type FieldOf,
+  type NumberControl,
+} from './controls'
+export { drafted, type Drafts, type Place } from './drafts'
+export { useDrafts, type Change, type DraftActions } from './useDrafts'
