@@ -16,7 +16,7 @@ const demoShoot = (): Plugin => ({
   },
 })
 
-/** The networks' runtime: its package does not export this file, so it is found beside its entry. */
+/** The networks' runtime: its package does not export these files, so they are found beside its entry. */
 const runtime = join(
   dirname(createRequire(import.meta.url).resolve('onnxruntime-web/wasm')),
   'ort-wasm-simd-threaded',
@@ -29,7 +29,7 @@ const isolation = {
 
 export default defineConfig({
   plugins: [react(), demoShoot()],
-  resolve: { alias: [{ find: /^network-runtime(?=\.wasm)/, replacement: runtime }] },
+  resolve: { alias: [{ find: /^network-runtime(?=\.(wasm|mjs))/, replacement: runtime }] },
   worker: { format: 'es' },
   build: {
     target: 'es2022',
@@ -50,6 +50,7 @@ export default defineConfig({
       '@jsquash/webp',
       'onnxruntime-web',
       'libheif-js',
+      'network-runtime.mjs?url',
       'network-runtime.wasm?url',
     ],
   },

@@ -27,14 +27,18 @@ export function lazyNetworks(open: OpenNetwork): NetworkOf {
 /**
  * The finder on one wasm thread; the pool already uses every core.
  *
- * @param runtime the runtime's wasm; without it, it is read beside the runtime's package.
+ * @param runtime the runtime's wasm and the address of the module that starts it; without them, they are
+ *   read beside the runtime's package.
  */
 export async function openFinder(
   model: Uint8Array,
-  runtime?: Uint8Array<ArrayBuffer>,
+  runtime?: { readonly wasm: Uint8Array<ArrayBuffer>; readonly glueUrl: string },
 ): Promise<Finder> {
   ort.env.wasm.numThreads = 1
-  if (runtime) ort.env.wasm.wasmBinary = runtime
+  if (runtime) {
+    ort.env.wasm.wasmBinary = runtime.wasm
+    ort.env.wasm.wasmPaths = { mjs: runtime.glueUrl }
+  }
   const session = await ort.InferenceSession.create(model, { executionProviders: ['wasm'] })
   const shape = [1, 3, FINDER_SIDE_PX, FINDER_SIDE_PX]
   return async (planes) => {

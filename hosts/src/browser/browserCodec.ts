@@ -32,8 +32,8 @@ export const browserCodec: Codec = {
       }
       if (type === 'heic') {
         // Loaded as it is published, in a file of its own, when it is first needed.
-        const { default: create } = await importAsset<typeof HeifModule>(heifUrl, 'The HEIC decoder')
-        return await inSrgb(await decodeHeif(create(), bytes), heifProfile(bytes))
+        const { module } = await importAsset<typeof HeifModule>(heifUrl, 'The HEIC decoder')
+        return await inSrgb(await decodeHeif(module.default(), bytes), heifProfile(bytes))
       }
       return await decodeNatively(bytes, FORMATS[type].mime)
     } catch (error) {

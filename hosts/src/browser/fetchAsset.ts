@@ -22,11 +22,16 @@ let tries = 0
  * Imports a module of the app that is loaded by itself. Browsers remember a module that did not come by
  * its address; so another try goes to another address of the same file.
  *
+ * @returns the module, and the address from which it came.
  * @throws UnreachableError when it does not come.
  */
-export async function importAsset<Module>(url: string, what: string): Promise<Module> {
+export async function importAsset<Module>(
+  url: string,
+  what: string,
+): Promise<{ readonly module: Module; readonly address: string }> {
+  const address = tries === 0 ? url : `${url}?${tries}`
   try {
-    return (await import(/* @vite-ignore */ tries === 0 ? url : `${url}?${tries}`)) as Module // what the address holds
+    return { module: (await import(/* @vite-ignore */ address)) as Module, address } // what the address holds
   } catch (error) {
     tries++
     throw new UnreachableError(what, { cause: error })
