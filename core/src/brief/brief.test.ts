@@ -21,7 +21,10 @@ test('an empty brief takes every default, which is Shop white', () => {
 })
 
 test.each([
-  [{ version: BRIEF_VERSION, name: 'x', steps: { frame: { fillPct: 140 } } }, 'steps.frame.fillPct'],
+  [
+    { version: BRIEF_VERSION, name: 'x', steps: { frame: { fillPct: 140 } } },
+    'steps.frame.fillPct',
+  ],
   [
     { version: 1, name: 'x', steps: { ground: { kind: 'colour', colour: 'white' } } },
     'steps.ground.behind.colour',

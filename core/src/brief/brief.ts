@@ -43,7 +43,8 @@ function problemsOf(issue: z.core.$ZodIssue): BriefProblem[] {
     const near = nearest(key, fieldsAt(path))
     return {
       field: [...path, key].join('.'),
-      message: near === null ? 'there is no such field' : `there is no such field; is ${near} meant?`,
+      message:
+        near === null ? 'there is no such field' : `there is no such field; is ${near} meant?`,
     }
   })
 }
@@ -61,7 +62,10 @@ const MOST_LETTERS_APART = 0.5
 /** The word that is nearest to one that is not among them; null where none is near. */
 export function nearest(word: string, words: readonly string[]): string | null {
   const [best] = words
-    .map((candidate) => ({ candidate, apart: distance(word.toLowerCase(), candidate.toLowerCase()) }))
+    .map((candidate) => ({
+      candidate,
+      apart: distance(word.toLowerCase(), candidate.toLowerCase()),
+    }))
     .filter(({ candidate, apart }) => {
       const longer = Math.max(word.length, candidate.length)
       return apart <= MOST_LETTERS_APART * longer

@@ -15,8 +15,7 @@ export function layered<Settings extends AnySettings>(
     const set = Object.entries(touches[id] ?? {}).filter(
       ([field, value]) => value !== undefined && field in schema.shape,
     )
-    if (set.length > 0)
-      result = { ...result, [id]: { ...result[id], ...Object.fromEntries(set) } }
+    if (set.length > 0) result = { ...result, [id]: { ...result[id], ...Object.fromEntries(set) } }
   }
   return result
 }

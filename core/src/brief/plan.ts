@@ -17,11 +17,7 @@ export interface Plan {
 }
 
 /** The plan for one shot: original + brief and lighting + touches. */
-export function planShot(
-  original: string,
-  settings: BriefSteps,
-  touches: Touches = {},
-): Plan {
+export function planShot(original: string, settings: BriefSteps, touches: Touches = {}): Plan {
   return planOf(original, settings, touches, STEPS)
 }
 

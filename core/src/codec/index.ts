@@ -1,6 +1,13 @@
 export { describeFileProblem, FileError, type FileProblem } from './fileError'
 export { readFileFacts, type FileFacts } from './fileFacts'
-export { FILE_TYPES, fileTypeWords, FORMATS, MADE_FORMATS, type FileType, type Format } from './formats'
+export {
+  FILE_TYPES,
+  fileTypeWords,
+  FORMATS,
+  MADE_FORMATS,
+  type FileType,
+  type Format,
+} from './formats'
 export { LIMITS } from './limits'
 export { type Codec, type PreviewFile } from './port'
 export { SRGB_PROFILE } from './srgbProfile'

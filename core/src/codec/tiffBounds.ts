@@ -88,7 +88,7 @@ function assertUnpacksTo(part: Uint8Array, most: number): void {
   let made = 0
   let held = 0
   let bits = 0
-  for (let at = 0; ; ) {
+  for (let at = 0; ;) {
     while (bits < width && at < part.length) {
       held = ((held << 8) | part[at++]!) & 0xffffff
       bits += 8

@@ -61,7 +61,12 @@ export async function decideShot(
         sidesNeeded: (product) =>
           placements.map((placement) =>
             neededSide(
-              planRendition({ ...decision, facts: { ...decision.facts, product } }, plan, placement, steps),
+              planRendition(
+                { ...decision, facts: { ...decision.facts, product } },
+                plan,
+                placement,
+                steps,
+              ),
               source.size,
             ),
           ),

@@ -111,12 +111,7 @@ function sampleAlpha(
 }
 
 /** Samples only the rows that lie on the photograph; the others stay transparent. */
-function sampleCovered(
-  source: Source,
-  window: PxBox,
-  size: Size,
-  { rows }: Coverage,
-): LinearRgba {
+function sampleCovered(source: Source, window: PxBox, size: Size, { rows }: Coverage): LinearRgba {
   const first = rows.findIndex((share) => share > 0)
   const end = rows.findLastIndex((share) => share > 0) + 1
   if (first === 0 && end === size.height) return source.sample(window, size)

@@ -52,7 +52,10 @@ async function fileOf(settings: object): Promise<{ key: string; file: string }> 
   return { key: renditionKey(plan, placementsOf(plan)[0]!), file }
 }
 
-const light = (change: object, base: object = {}) => [{ light: base }, { light: { ...base, ...change } }]
+const light = (change: object, base: object = {}) => [
+  { light: base },
+  { light: { ...base, ...change } },
+]
 const whole = { cut: { method: 'off' }, ground: { behind: { kind: 'original' } } }
 const onPhotograph = (change: object, base: object = {}) =>
   light(change, base).map((settings) => ({ ...whole, ...settings }))

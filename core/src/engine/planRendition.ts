@@ -41,7 +41,5 @@ export const windowOf = ({ window }: RenditionPlan, { facts }: Pick<Decision, 'f
   fractionsOf(window, facts.photograph)
 
 /** The product in the picture, as fractions of the picture; null where the shot was left whole. */
-export const productIn = (
-  plan: RenditionPlan,
-  { facts }: Pick<Decision, 'facts'>,
-): Box01 | null => facts.product && within01(facts.product, windowOf(plan, { facts }))
+export const productIn = (plan: RenditionPlan, { facts }: Pick<Decision, 'facts'>): Box01 | null =>
+  facts.product && within01(facts.product, windowOf(plan, { facts }))

@@ -12,8 +12,7 @@ interface PackedAlpha {
 
 /** A matte of one level for keeping: its alpha deflated, everything else as it is. */
 export type PackedMatte =
-  | Extract<Matte, { kind: 'uncut' }>
-  | (Omit<CutMatte, 'alphas'> & { readonly alpha: PackedAlpha })
+  Extract<Matte, { kind: 'uncut' }> | (Omit<CutMatte, 'alphas'> & { readonly alpha: PackedAlpha })
 
 /** Packs one level of a matte; alpha of a typical product shrinks to a fiftieth. */
 export function packMatte(matte: CutMatte, { sidePx, area, plane }: Alpha): PackedMatte {

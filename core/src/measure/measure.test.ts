@@ -117,7 +117,12 @@ describe('a photograph', () => {
   })
 
   test('without a product says so', () => {
-    expect(measurePhotograph(source, plane(192, 192, () => 0)).product).toBeNull()
+    expect(
+      measurePhotograph(
+        source,
+        plane(192, 192, () => 0),
+      ).product,
+    ).toBeNull()
   })
 })
 

@@ -22,7 +22,12 @@ export const stemOf = (fileName: string): string => fileName.replace(/\.[^./\\]{
  * refused, not reserved, no dot or space at either end, at most `MOST_BYTES` of UTF-8.
  */
 export function safeStem(stem: string): string {
-  const plain = trimmed(stem.normalize('NFC').replace(REFUSED, '_').replace(/\p{Surrogate}/gu, '\ufffd'))
+  const plain = trimmed(
+    stem
+      .normalize('NFC')
+      .replace(REFUSED, '_')
+      .replace(/\p{Surrogate}/gu, '\ufffd'),
+  )
   const short = trimmed(shortened(plain))
   if (short === '') return 'photograph'
   return RESERVED.test(short) ? `_${short}` : short

@@ -43,6 +43,8 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe('Largest file, in bytes; none where empty.'),
-  changes: PlacementChanges.default({}).describe('What it asks in place of the brief, step by step.'),
+  changes: PlacementChanges.default({}).describe(
+    'What it asks in place of the brief, step by step.',
+  ),
 })
 export type Placement = z.infer<typeof Placement>

@@ -1,5 +1,13 @@
 import { expect, test } from 'vitest'
-import { fractionsOf, pixelsOf, rescaled, WHOLE_01, wholeOf, within01, type PxBox } from './coordinates'
+import {
+  fractionsOf,
+  pixelsOf,
+  rescaled,
+  WHOLE_01,
+  wholeOf,
+  within01,
+  type PxBox,
+} from './coordinates'
 
 const size = { width: 400, height: 200 }
 const box: PxBox = { x: 100, y: 50, width: 200, height: 20 }

@@ -19,7 +19,14 @@ export { SizeMismatchError } from './errors'
 export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
 export { labOfLinear, labToLinear, linearToLab } from './lab'
-export { CUBIC, LINEAR, POINT, resampleTable, type Kernel, type ResampleTable } from './resampleTable'
+export {
+  CUBIC,
+  LINEAR,
+  POINT,
+  resampleTable,
+  type Kernel,
+  type ResampleTable,
+} from './resampleTable'
 export { fitInside, resampleLinear, resamplePlane, resampleSrgb } from './resample'
 export {
   fractionsOf,

@@ -8,7 +8,12 @@ export type Control<Field extends string = string> = {
   readonly field: Field
   readonly label: string
 } & (
-  | { readonly kind: 'number'; readonly unit: string; readonly step: number; readonly digits: number }
+  | {
+      readonly kind: 'number'
+      readonly unit: string
+      readonly step: number
+      readonly digits: number
+    }
   | { readonly kind: 'switch' }
   | {
       readonly kind: 'choice'

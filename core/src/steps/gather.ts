@@ -23,9 +23,7 @@ export const GATHER_FINDINGS: FindingTable<GatherFinding> = {
     weight: 'note',
     remedy: 'Only the renditions go out; a JPEG would hold the same photograph.',
     figures: ({ why, bytes }) =>
-      why === 'png'
-        ? `A photograph kept as PNG, ${formatBytes(bytes)}.`
-        : `${formatBytes(bytes)}.`,
+      why === 'png' ? `A photograph kept as PNG, ${formatBytes(bytes)}.` : `${formatBytes(bytes)}.`,
   },
 }
 

@@ -103,7 +103,12 @@ const settingsWith = (change: object): AnySettings =>
   Settings.parse({
     cut: { method: 'off' },
     light: { neutral: { from: 'photograph' } },
-    finish: { placements: [{ ...placement, changes: {} }, { ...placement, id: 'pale' }] },
+    finish: {
+      placements: [
+        { ...placement, changes: {} },
+        { ...placement, id: 'pale' },
+      ],
+    },
     ...change,
   }) as AnySettings // of whichever steps there are
 
@@ -131,11 +136,7 @@ describe('a step put into the registry, without another line changed', () => {
 
   test('has its part in keys, and none while it is at rest', () => {
     const [page, pale] = settingsWith({}).finish!.placements as [never, never]
-    const before = renditionKey(
-      planOf('0'.repeat(64), settingsWith({}), {}, STEPS),
-      page,
-      STEPS,
-    )
+    const before = renditionKey(planOf('0'.repeat(64), settingsWith({}), {}, STEPS), page, STEPS)
     expect(renditionKey(plan({}), page, HOUSE)).toBe(before)
     const stamped = plan({ stamp: { share01: 0.2 } })
     expect(renditionKey(stamped, page, HOUSE)).not.toBe(before)

@@ -28,9 +28,7 @@ export function decodeTiff(bytes: Uint8Array): {
   for (let i = 0, from = 0, to = 0; i < width * height; i++, from += components, to += 4) {
     const entry = palette?.[data[from]!]
     for (let c = 0; c < 3; c++)
-      picture.data[to + c] = entry
-        ? entry[c]! / 257
-        : data[from + (colours >= 3 ? c : 0)]! / scale
+      picture.data[to + c] = entry ? entry[c]! / 257 : data[from + (colours >= 3 ? c : 0)]! / scale
     picture.data[to + 3] = alpha ? data[from + components - 1]! / scale : 255
   }
   const tag: unknown = page.get(PROFILE_TAG)

@@ -59,8 +59,11 @@ const options = (wasmBinary: Uint8Array<ArrayBuffer>) => ({
 
 /** A raster's bytes as the encoders' declarations want them; a raster is never shared. */
 const bytesOf = (data: Uint8ClampedArray) =>
-  new Uint8Array(data.buffer as ArrayBuffer, data.byteOffset, data.byteLength) as Uint8Array<ArrayBuffer> &
-    Uint8ClampedArray<ArrayBuffer> // bytes are bytes
+  new Uint8Array(
+    data.buffer as ArrayBuffer,
+    data.byteOffset,
+    data.byteLength,
+  ) as Uint8Array<ArrayBuffer> & Uint8ClampedArray<ArrayBuffer> // bytes are bytes
 
 /** A copy that does not lie in the encoder's memory. */
 function owned(bytes: Uint8Array | null): Uint8Array {

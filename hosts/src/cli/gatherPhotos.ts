@@ -31,7 +31,7 @@ export async function gatherPhotos(paths: readonly string[]): Promise<Gathered> 
       .map(({ name }) => join(path, name))
       .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
     const others: string[] = []
-    for (const file of files) (await looksLikePicture(file) ? photos : others).push(file)
+    for (const file of files) ((await looksLikePicture(file)) ? photos : others).push(file)
     if (others.length > 0) notes.push(`${path}: left out, no pictures: ${others.join(', ')}`)
     if (files.length === others.length) notes.push(`${path}: there is no picture in this folder`)
   }

@@ -100,8 +100,5 @@ const namedIn = ({ assets: named }: Plan, assets: readonly JobAsset[]): JobAsset
 async function save(outFolder: string, stem: string, rendition: RenditionFile): Promise<void> {
   const folder = join(outFolder, rendition.placementId)
   await mkdir(folder, { recursive: true })
-  await writeFile(
-    join(folder, `${stem}.${FORMATS[rendition.format].extension}`),
-    rendition.bytes,
-  )
+  await writeFile(join(folder, `${stem}.${FORMATS[rendition.format].extension}`), rendition.bytes)
 }

@@ -173,3 +173,6 @@ function stopTimer(slot: Slot): void {
   if (slot.decodeTimer !== null) clearTimeout(slot.decodeTimer)
   slot.decodeTimer = null
 }
+
+/** Whatever runs jobs: a pool of workers, here or elsewhere. */
+export type Jobs = Pick<WorkerPool, 'run'>

@@ -1,10 +1,5 @@
 import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
-import {
-  decideShot,
-  renderShot,
-  type EngineContext,
-  type StopSignal,
-} from '@cloudbank/core/engine'
+import { decideShot, renderShot, type EngineContext, type StopSignal } from '@cloudbank/core/engine'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'

@@ -10,7 +10,13 @@ import {
   type Rgb,
   type SrgbRgba8,
 } from '@cloudbank/core/raster'
-import { planLight, readCubeAsset, readNeutral, type CubeLut, type Look } from '@cloudbank/core/steps'
+import {
+  planLight,
+  readCubeAsset,
+  readNeutral,
+  type CubeLut,
+  type Look,
+} from '@cloudbank/core/steps'
 import { createAssetStore } from '../pool'
 import { levelFor, PictureShelf } from './PictureShelf'
 import type { PreviewAnswers, PreviewRequest, StageRaster } from './protocol'

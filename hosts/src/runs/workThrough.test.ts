@@ -201,6 +201,36 @@ describe('working through', () => {
     expect(waiting.at(-1)).toBeNull()
   })
 
+  test('does what needs nothing from the server while that is gone', async () => {
+    const store = new PlayedStore(['heic', 'jpeg', 'png'])
+    let gone = true
+    const work = store.work({
+      process: (item) => {
+        if (item === 'heic' && gone) return Promise.reject(new UnreachableError('The decoder'))
+        store.done.push(item)
+        return Promise.resolve()
+      },
+    })
+    const { ports } = played(1)
+    const comesBack = {
+      ...ports.clock,
+      sleep: () => {
+        expect(store.done).toEqual(['jpeg', 'png'])
+        gone = false
+        return Promise.resolve()
+      },
+    }
+    expect(await workThrough(work, { ...ports, clock: comesBack })).toBe('finished')
+    expect(store.done).toEqual(['jpeg', 'png', 'heic'])
+  })
+
+  test('that is found to be held while a result is kept ends held, not failed', async () => {
+    const store = new PlayedStore(['a', 'b'])
+    const work = store.work({ process: () => Promise.reject(new CancelledError()) })
+    expect(await workThrough(work, played().ports)).toBe('held')
+    expect(store.done).toEqual([])
+  })
+
   test('held while it waits for the server, ends at once', async () => {
     const store = new PlayedStore(['a'])
     const work = store.work({

@@ -19,8 +19,8 @@ export interface Work<Item> {
   /**
    * Does one item and keeps what comes of it, failures of the item itself included.
    *
-   * @throws CancelledError once the signal is aborted, nothing kept; UnreachableError to be asked again
-   *   later; anything else ends the work.
+   * @throws CancelledError once the signal is aborted, or when it finds that the work does not go on,
+   *   nothing kept; UnreachableError to be asked again later; anything else ends the work.
    */
   readonly process: (item: Item, signal: AbortSignal) => Promise<void>
 }
@@ -29,6 +29,8 @@ export type Outcome = 'finished' | 'held'
 
 /** Waits between tries while a file of the app cannot be fetched, in ms; the last one stays. */
 export const RETRY_MS = [1000, 3000, 10_000] as const
+/** When so many in a row wanted a file that cannot be fetched, the next ones will, too. */
+const MOST_LOST_IN_A_ROW = 8
 
 /**
  * Works through what is left, several items at a time, until all is done or the work is held. One runner
@@ -82,43 +84,57 @@ async function runLanes<Item>(
 ): Promise<void> {
   const { signal } = control
   const current = new Set<string>()
+  const patience = new Patience(ports)
   const lane = async (): Promise<void> => {
     for (let item = queue.shift(); item !== undefined && !signal.aborted; item = queue.shift()) {
       const name = work.nameOf(item)
       current.add(name)
       ports.reporter.atWork([...current])
-      await processPatiently(item, work, ports, signal)
+      try {
+        await work.process(item, signal)
+        patience.reward()
+      } catch (error) {
+        if (!(error instanceof UnreachableError)) throw error
+        // Others may need nothing that cannot be fetched: they come first.
+        queue.push(item)
+        await patience.lose(error, queue.length, signal)
+      }
       current.delete(name)
     }
   }
   const lanes = Array.from({ length: Math.min(ports.lanes, queue.length) }, () =>
     lane().catch((error: unknown) => {
-      if (error instanceof CancelledError && signal.aborted) return
       control.abort()
-      throw error
+      // Stopped, or found while keeping its result that the work had been held: nobody's failure.
+      if (!(error instanceof CancelledError)) throw error
     }),
   )
   const failed = (await Promise.allSettled(lanes)).find(({ status }) => status === 'rejected')
   if (failed?.status === 'rejected') throw failed.reason
 }
 
-/** Asks again, after a while, for as long as a file of the app itself cannot be fetched. */
-async function processPatiently<Item>(
-  item: Item,
-  work: Work<Item>,
-  { clock, reporter }: RunnerPorts,
-  signal: AbortSignal,
-): Promise<void> {
-  for (let tries = 0; ; tries++) {
-    try {
-      await work.process(item, signal)
-      if (tries > 0) reporter.waiting(null)
-      return
-    } catch (error) {
-      if (!(error instanceof UnreachableError)) throw error
-      reporter.waiting(error.message)
-      await clock.sleep(RETRY_MS[Math.min(tries, RETRY_MS.length - 1)]!, signal)
-      if (signal.aborted) throw new CancelledError()
-    }
+/** Says while files of the app itself cannot be fetched, and waits where nothing else can be done. */
+class Patience {
+  readonly #ports: RunnerPorts
+  #lostInARow = 0
+  #waits = 0
+
+  constructor(ports: RunnerPorts) {
+    this.#ports = ports
+  }
+
+  reward(): void {
+    if (this.#lostInARow > 0) this.#ports.reporter.waiting(null)
+    this.#lostInARow = 0
+    this.#waits = 0
+  }
+
+  /** @param left items that are left to do, the one that failed among them. */
+  async lose(error: UnreachableError, left: number, signal: AbortSignal): Promise<void> {
+    const { clock, reporter } = this.#ports
+    reporter.waiting(error.message)
+    this.#lostInARow++
+    if (this.#lostInARow < Math.min(left, MOST_LOST_IN_A_ROW)) return
+    await clock.sleep(RETRY_MS[Math.min(this.#waits++, RETRY_MS.length - 1)]!, signal)
   }
 }

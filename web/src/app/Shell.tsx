@@ -64,8 +64,11 @@ function Place({ shootId, shotId }: { shootId: string; shotId: string | undefine
   const view = useShootView(shootId)
   const shot = view?.shots.find(({ id }) => id === shotId)
   // On the bench of a shot its own history counts, elsewhere the shoot's.
-  const scope: HistoryScope | null =
-    view ? (shot ? benchScope(view, shot) : { shootId: view.shoot.id }) : null
+  const scope: HistoryScope | null = view
+    ? shot
+      ? benchScope(view, shot)
+      : { shootId: view.shoot.id }
+    : null
   // Always there: what was done a moment ago may not have been read back yet.
   useCommand('undo', () => scope && attempt(undo(scope)), scope !== null)
   useCommand('redo', () => scope && attempt(redo(scope)), scope !== null)

@@ -98,7 +98,8 @@ export class ShootWatch {
 
   #gather(changed: ReadonlyMap<string, Changed>): void {
     if (this.#disposed) return
-    for (const [table, change] of changed) this.#pending.set(table, merged(this.#pending.get(table), change))
+    for (const [table, change] of changed)
+      this.#pending.set(table, merged(this.#pending.get(table), change))
     if (this.#timer !== null) return
     // A change after a pause is shown at once; one of many waits for the others.
     const since = performance.now() - this.#shownAt
@@ -162,7 +163,8 @@ export class ShootWatch {
     }
     const found = await table.bulkGet([...change.keys])
     for (const key of change.keys) held.delete(key)
-    for (const row of await this.#checked(name, found)) if (this.#belongs(row)) held.set(row.id, row)
+    for (const row of await this.#checked(name, found))
+      if (this.#belongs(row)) held.set(row.id, row)
   }
 
   #belongs(row: object): boolean {
@@ -171,7 +173,9 @@ export class ShootWatch {
   }
 
   async #readMeasures(change: Changed | undefined): Promise<void> {
-    const wanted = new Set<string>([...this.#rows.shots.values()].map(({ originalHash }) => originalHash))
+    const wanted = new Set<string>(
+      [...this.#rows.shots.values()].map(({ originalHash }) => originalHash),
+    )
     const missing = [...wanted].filter((hash) => !this.#measures.has(hash))
     const changed = change?.kind === 'keys' ? change.keys.map(String) : []
     const keys = change?.kind === 'all' ? [...wanted] : [...new Set([...missing, ...changed])]

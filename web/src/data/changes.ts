@@ -2,7 +2,8 @@ import Dexie, { RangeSet, type IndexableType, type ObservabilitySet } from 'dexi
 import type { Database } from './database'
 
 /** Which rows of a table have changed: by their keys, or all of them as far as anyone can tell. */
-export type Changed = { readonly kind: 'keys'; readonly keys: readonly IndexableType[] } | { readonly kind: 'all' }
+export type Changed =
+  { readonly kind: 'keys'; readonly keys: readonly IndexableType[] } | { readonly kind: 'all' }
 
 /** More changed rows than this are read as a whole table again. */
 const MOST_KEYS = 500

@@ -16,9 +16,9 @@ import {
   undoLast,
   type HistoryScope,
 } from './history'
-import { LightingId, ShootId } from './ids'
+import { lightingId, shootId as shoot, shotId } from './ids.testing'
 import type { Lighting } from './rows'
-import { shotRow } from './shotRow.testing'
+import { shotRow } from './rows.testing'
 
 let db: Database
 beforeEach(async () => {
@@ -27,11 +27,12 @@ beforeEach(async () => {
 })
 afterEach(() => db.delete())
 
-const shootId = ShootId.parse('s')
+const shootId = shoot('s')
 const whole: HistoryScope = { shootId }
 const of = (id: string): HistoryScope => ({ shootId, rows: [rowRef('shots', id)] })
 
-const light = async (id: string): Promise<unknown> => (await db.shots.get(id))?.touches.light
+const light = async (id: string): Promise<unknown> =>
+  (await db.shots.get(shotId(id)))?.touches.light
 const set = (id: string, field: string, value: number | undefined) =>
   put('shots', id, ['touches', 'light', field], value)
 const expose = (ev: number, ids = ['a'], mergeKey?: string): Promise<void> =>
@@ -95,9 +96,9 @@ describe('a history', () => {
   test('takes back a value, not the row about it', async () => {
     await expose(1)
     // Something that is no deed changes the same row meanwhile.
-    await db.shots.update('a', { twinOf: 'other.jpg' })
+    await db.shots.update(shotId('a'), { twinOf: 'other.jpg' })
     await undoLast(whole, db)
-    expect(await db.shots.get('a')).toMatchObject({ twinOf: 'other.jpg', touches: {} })
+    expect(await db.shots.get(shotId('a'))).toMatchObject({ twinOf: 'other.jpg', touches: {} })
   })
 
   test('says which later change is in the way, and leaves it', async () => {
@@ -119,7 +120,7 @@ describe('a history', () => {
 
   test('of a row that was removed since says so, and brings nothing back by halves', async () => {
     await expose(1)
-    const shot = (await db.shots.get('a'))!
+    const shot = (await db.shots.get(shotId('a')))!
     await perform({ shootId, words: 'Removed 1 shot', edits: [remove('shots', shot)] }, db)
     const [first] = await deedsOf(whole, db)
     expect(await undoDeed(first!.id!, whole, db)).toMatchObject({
@@ -127,14 +128,14 @@ describe('a history', () => {
       partly: false,
       by: ['Removed 1 shot'],
     })
-    expect(await db.shots.get('a')).toBeUndefined()
+    expect(await db.shots.get(shotId('a'))).toBeUndefined()
     await undoLast(whole, db)
-    expect(await db.shots.get('a')).toEqual(shot)
+    expect(await db.shots.get(shotId('a'))).toEqual(shot)
   })
 
   test('brings back what was made and what was removed', async () => {
     const lighting: Lighting = {
-      id: LightingId.parse('l'),
+      id: lightingId('l'),
       shootId,
       name: 'Window',
       takenAt: null,
@@ -146,10 +147,10 @@ describe('a history', () => {
     await undoLast(whole, db)
     expect(await db.lightings.count()).toBe(0)
     await redoNext(whole, db)
-    expect(await db.lightings.get('l')).toEqual(lighting)
+    expect(await db.lightings.get(lightingId('l'))).toEqual(lighting)
     await perform({ shootId, words: 'Gone', edits: [remove('lightings', lighting)] }, db)
     await undoLast(whole, db)
-    expect(await db.lightings.get('l')).toEqual(lighting)
+    expect(await db.lightings.get(lightingId('l'))).toEqual(lighting)
   })
 
   test('keeps nothing of a deed that changes nothing, or whose row has gone', async () => {
@@ -165,7 +166,11 @@ describe('a history', () => {
   })
 
   test('a value that the row does not take is refused, and nothing of the deed is kept', async () => {
-    const wrong = { shootId, words: 'x', edits: [set('b', 'contrast', 5), set('a', 'contrast', 500)] }
+    const wrong = {
+      shootId,
+      words: 'x',
+      edits: [set('b', 'contrast', 5), set('a', 'contrast', 500)],
+    }
     await expect(perform(wrong, db)).rejects.toThrow()
     expect(await light('b')).toBeUndefined()
     expect(await db.deeds.count()).toBe(0)
@@ -279,7 +284,7 @@ describe('against a plain model', () => {
   async function valuesInDatabase(): Promise<Map<string, number>> {
     const found = new Map<string, number>()
     for (const id of SHOTS) {
-      const touch = (await db.shots.get(id))?.touches.light
+      const touch = (await db.shots.get(shotId(id)))?.touches.light
       for (const field of FIELDS)
         if (touch?.[field] !== undefined) found.set(`${id}.${field}`, touch[field])
     }

@@ -130,7 +130,10 @@ async function applyEdits(edits: readonly Edit[], db: Database): Promise<Patch[]
 /** Rows that are read once, changed in hand, and written once. */
 class RowsInHand {
   readonly #db: Database
-  readonly #rows = new Map<string, { table: DeedTable; id: string; row: unknown; changed: boolean }>()
+  readonly #rows = new Map<
+    string,
+    { table: DeedTable; id: string; row: unknown; changed: boolean }
+  >()
 
   constructor(db: Database) {
     this.#db = db
@@ -362,9 +365,12 @@ export function describeStepped(stepped: Stepped, what: 'undo' | 'redo'): string
 
 /** Deeds of a scope, oldest first. */
 export async function deedsOf(scope: HistoryScope, db: Database = database): Promise<Deed[]> {
-  if (scope.rows === undefined)
-    return db.deeds.where('shootId').equals(scope.shootId).sortBy('id')
-  const found = await db.deeds.where('rows').anyOf([...scope.rows]).distinct().sortBy('id')
+  if (scope.rows === undefined) return db.deeds.where('shootId').equals(scope.shootId).sortBy('id')
+  const found = await db.deeds
+    .where('rows')
+    .anyOf([...scope.rows])
+    .distinct()
+    .sortBy('id')
   return found.filter(({ shootId }) => shootId === scope.shootId)
 }
 

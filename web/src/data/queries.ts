@@ -13,7 +13,10 @@ import { ShootWatch, type ShootView } from './ShootWatch'
  */
 export function useShootView(shootId: string): ShootView | null | undefined {
   const subscribe = useCallback((onChange: () => void) => watch(shootId, onChange), [shootId])
-  const snapshot = useCallback(() => watched.get(shootId)?.watch.problem ?? watched.get(shootId)?.watch.view, [shootId])
+  const snapshot = useCallback(
+    () => watched.get(shootId)?.watch.problem ?? watched.get(shootId)?.watch.view,
+    [shootId],
+  )
   const found = useSyncExternalStore(subscribe, snapshot)
   if (found instanceof Error) throw found
   return found

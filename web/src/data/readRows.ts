@@ -16,7 +16,8 @@ export function checkRows<Name extends TableName>(
   const bad: { row: unknown; problem: string }[] = []
   for (const row of found) {
     const read = SCHEMAS[table].safeParse(row)
-    if (read.success) rows.push(read.data as RowOf<Name>) // by its own schema
+    if (read.success)
+      rows.push(read.data as RowOf<Name>) // by its own schema
     else {
       const [issue] = read.error.issues
       const where = issue?.path.join('.') ?? ''

@@ -3,7 +3,7 @@ import { Brief, migrateBrief, Touches, touchesSchema } from '@cloudbank/core/bri
 import { FILE_TYPES, MADE_FORMATS, type FileType, type Format } from '@cloudbank/core/codec'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
-import { STEPS, type LightSettings } from "@cloudbank/core/steps"
+import { STEPS, type LightSettings } from '@cloudbank/core/steps'
 import type { JobResults } from '@cloudbank/hosts/pool'
 import {
   BriefId,
@@ -130,7 +130,14 @@ export const MeasureRow = z.object({
 export type MeasureRow = z.infer<typeof MeasureRow>
 
 /** The tables that a history covers. */
-export const DEED_TABLES = ['shoots', 'shots', 'lightings', 'products', 'briefs', 'renditions'] as const
+export const DEED_TABLES = [
+  'shoots',
+  'shots',
+  'lightings',
+  'products',
+  'briefs',
+  'renditions',
+] as const
 export type DeedTable = (typeof DEED_TABLES)[number]
 
 /**

@@ -16,8 +16,9 @@ export const groupsOf = (id: StepId): readonly ControlGroup[] => stepWith(id).co
 
 const schemaOf = (id: StepId, field: string) =>
   // A control names a field of its own step.
-  (stepWith(id).settings.shape as Readonly<Record<string, NonNullable<unknown>>>)[field] as
-    | Parameters<typeof rangeOf>[0] & { readonly description?: string }
+  (stepWith(id).settings.shape as Readonly<Record<string, NonNullable<unknown>>>)[
+    field
+  ] as Parameters<typeof rangeOf>[0] & { readonly description?: string }
 
 /** What a setting does, in a sentence. */
 export const hintOf = (id: StepId, field: string): string => schemaOf(id, field).description ?? ''
@@ -30,8 +31,11 @@ export const boundsOf = (id: StepId, field: string): { min: number; max: number 
 const isSigned = (id: StepId, field: string): boolean => boundsOf(id, field).min < 0
 
 /** “+0.30”, “85.0”. */
-export const formatSetting = (id: StepId, { field, digits }: NumberControl, value: number): string =>
-  isSigned(id, field) ? formatSigned(value, digits) : value.toFixed(digits)
+export const formatSetting = (
+  id: StepId,
+  { field, digits }: NumberControl,
+  value: number,
+): string => (isSigned(id, field) ? formatSigned(value, digits) : value.toFixed(digits))
 
 /** “Exposure +0.30”, “Enlarge on”, as the history says it; a setting made by hand has words of its own. */
 export function describeChange(id: StepId, control: Control, value: unknown): string {

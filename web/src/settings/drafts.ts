@@ -27,7 +27,8 @@ export type Drafts = ReadonlyMap<string, Draft>
 
 export const NO_DRAFTS: Drafts = new Map()
 
-export const draftKey = ({ step, field }: Pick<Draft, 'step' | 'field'>): string => `${step}/${field}`
+export const draftKey = ({ step, field }: Pick<Draft, 'step' | 'field'>): string =>
+  `${step}/${field}`
 
 /** With these in place of what was drafted for their fields. */
 export const withDrafts = (drafts: Drafts, more: readonly Draft[]): Drafts =>

@@ -10,7 +10,9 @@ import {
   withDrafts,
   without,
   withoutFields,
-  type Drafts, type Place } from './drafts'
+  type Drafts,
+  type Place,
+} from './drafts'
 
 /** A setting that is to have another value. */
 export interface Change {

@@ -47,7 +47,9 @@ export async function bringInCube(
   const text = new TextDecoder().decode(bytes)
   const { title } = parseCube(text)
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
-  const hash = FileHash.parse([...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''))
+  const hash = FileHash.parse(
+    [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''),
+  )
   const row = { hash, name: title === '' ? stemOf(file.name) : title, text }
   await db.cubes.put(row)
   return row

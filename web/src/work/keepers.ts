@@ -1,5 +1,6 @@
-import { sweep } from '../data'
-import { continueIntake, onTakenIn } from './intake'
+import { database, sweep, watchTables } from '../data'
+import { attempt } from '../notices'
+import { continueIntake } from './intake'
 import { continueMeasuring } from './measuring'
 import { keepRunsGoing, resumeForRoom } from './runs'
 
@@ -11,11 +12,47 @@ const SWEEP_EVERY_MS = 10 * 60_000
 /** Goes on with all work that an earlier session left, and keeps house. Called once, when the app starts. */
 export function startKeepers(): void {
   keepRunsGoing()
-  onTakenIn(() => void continueMeasuring())
-  void continueIntake()
-  setTimeout(() => void continueMeasuring(), MEASURING_AFTER_MS)
-  setInterval(() => void sweep().catch(() => undefined), SWEEP_EVERY_MS)
+  keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
+  setTimeout(
+    () =>
+      keepGoing(
+        'measuring',
+        ['measureTasks', 'arrivals', 'holds'],
+        hasMeasuring,
+        continueMeasuring,
+      ),
+    MEASURING_AFTER_MS,
+  )
+  setInterval(
+    () => attempt(sweep(), 'What no shoot uses any more could not be freed'),
+    SWEEP_EVERY_MS,
+  )
 }
+
+/**
+ * Stands in line for work whenever there is some, wherever it came from: so another tab takes over when the
+ * one that worked is closed, or one was let go on by another.
+ */
+function keepGoing(
+  what: 'intake' | 'measuring',
+  tables: readonly string[],
+  isThere: () => Promise<boolean>,
+  goOn: () => Promise<void>,
+): void {
+  const look = async (): Promise<void> => {
+    const held = (await database.holds.get(what))?.held === true
+    if (!held && (await isThere())) await goOn()
+  }
+  watchTables(database, tables, () => attempt(look()))
+  attempt(look())
+}
+
+const hasArrivals = async (): Promise<boolean> =>
+  (await database.arrivals.where('state').equals('waiting').limit(1).count()) > 0
+
+/** Photographs come in first: nobody can work with one that is not there. */
+const hasMeasuring = async (): Promise<boolean> =>
+  (await database.measureTasks.limit(1).count()) > 0 && !(await hasArrivals())
 
 /** Frees what can be freed, and lets go on what waited for room. */
 export async function makeRoom(): Promise<{ files: number; bytes: number }> {
@@ -27,5 +64,5 @@ export async function makeRoom(): Promise<{ files: number; bytes: number }> {
 /** Lets go on what waited for room. */
 export async function goOnWithRoom(): Promise<void> {
   await resumeForRoom()
-  void continueIntake()
+  await continueIntake()
 }

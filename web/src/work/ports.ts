@@ -1,4 +1,9 @@
-import { systemClock, type LockPort, type ReporterPort, type RunnerPorts } from '@cloudbank/hosts/runs'
+import {
+  systemClock,
+  type LockPort,
+  type ReporterPort,
+  type RunnerPorts,
+} from '@cloudbank/hosts/runs'
 import { sharedPool } from './pool'
 
 /** One at a time over all tabs of this browser. A tab that is closed gives its locks back. */

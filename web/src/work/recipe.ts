@@ -78,5 +78,8 @@ export function keyOf(shot: Shot, recipe: Recipe, placement: Placement): string 
 }
 
 /** Where the current rendition of a shot for one of the brief's own placements is found. */
-export const slotFor = (shot: Pick<Shot, 'id'>, { briefId }: Pick<Recipe, 'briefId'>, placementId: string): string =>
-  slotOf({ shotId: shot.id, briefId, outletId: null, placementId })
+export const slotFor = (
+  shot: Pick<Shot, 'id'>,
+  { briefId }: Pick<Recipe, 'briefId'>,
+  placementId: string,
+): string => slotOf({ shotId: shot.id, briefId, outletId: null, placementId })

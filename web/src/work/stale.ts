@@ -12,11 +12,7 @@ export const bySlot = <Row extends Pick<Rendition, 'id'>>(rows: readonly Row[]):
   new Map(rows.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
 
 /** The placements of a shot whose rendition is missing or out of date. */
-export function stalePlacements(
-  shot: Shot,
-  recipe: Recipe,
-  renditions: Renditions,
-): Placement[] {
+export function stalePlacements(shot: Shot, recipe: Recipe, renditions: Renditions): Placement[] {
   return recipe.steps.finish.placements.filter(
     (placement) =>
       renditions.get(slotFor(shot, recipe, placement.id))?.key !== keyOf(shot, recipe, placement),
@@ -48,10 +44,6 @@ export function makeWords(toMake: number, total: number): string {
 }
 
 /** How many renditions are missing or out of date over all these shots. */
-export function countStale(
-  shots: readonly Shot[],
-  recipe: Recipe,
-  renditions: Renditions,
-): number {
+export function countStale(shots: readonly Shot[], recipe: Recipe, renditions: Renditions): number {
   return shots.reduce((sum, shot) => sum + stalePlacements(shot, recipe, renditions).length, 0)
 }

@@ -15,7 +15,10 @@ import {
  * What the history of one shot's bench covers: the shot, and the lighting and the brief that can be changed
  * there, too.
  */
-export const benchScope = ({ shoot, briefRow }: ShootView, { id, lightingId }: Shot): HistoryScope => ({
+export const benchScope = (
+  { shoot, briefRow }: ShootView,
+  { id, lightingId }: Shot,
+): HistoryScope => ({
   shootId: shoot.id,
   rows: [
     rowRef('shots', id),

@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { baseSide, matteSide, packMatte, unpackMatte, type Matte, type PackedMatte } from '../../matte'
+import {
+  baseSide,
+  matteSide,
+  packMatte,
+  unpackMatte,
+  type Matte,
+  type PackedMatte,
+} from '../../matte'
 import { defineStep, type DecideContext } from '../step'
 import { CUT_CONTROLS } from './controls'
 import { cutPicture } from './cut'
@@ -84,7 +91,10 @@ async function automaticMatte(
 }
 
 /** The levels beyond the base that the renditions of a product in this box need. */
-function finerSides({ source, sidesNeeded }: DecideContext, box: Parameters<DecideContext['sidesNeeded']>[0]): number[] {
+function finerSides(
+  { source, sidesNeeded }: DecideContext,
+  box: Parameters<DecideContext['sidesNeeded']>[0],
+): number[] {
   const base = baseSide(source.size)
   const sides = sidesNeeded(box).map((needed) => matteSide(source.size, needed))
   return [...new Set(sides)].filter((sidePx) => sidePx > base).sort((a, b) => a - b)

@@ -1,4 +1,9 @@
-import { THRESHOLDS, type FindingTable, type MeasuredPhotograph, type Surroundings } from '../../findings'
+import {
+  THRESHOLDS,
+  type FindingTable,
+  type MeasuredPhotograph,
+  type Surroundings,
+} from '../../findings'
 import { formatBytes } from '../../words'
 import type { RenditionPlan } from '../renditionPlan'
 import type { MadeFile } from '../step'

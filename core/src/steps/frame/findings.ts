@@ -1,4 +1,9 @@
-import { THRESHOLDS, type FindingTable, type MeasuredPhotograph, type Surroundings } from '../../findings'
+import {
+  THRESHOLDS,
+  type FindingTable,
+  type MeasuredPhotograph,
+  type Surroundings,
+} from '../../findings'
 import { formatPercent, formatSigned } from '../../words'
 
 /** A picture that has fewer pixels than a placement asks for. */

@@ -147,7 +147,6 @@ async function queueMeasures(transaction: Transaction, shots: readonly Row[]): P
   for (const { id, shootId, originalHash, fileName, sorted } of shots) {
     if (!measured.has(originalHash as string))
       await tasks.put({ id, kind: 'measure', shootId, hash: originalHash, fileName })
-    if (sorted !== true)
-      await tasks.put({ id: `sort/${String(shootId)}`, kind: 'sort', shootId })
+    if (sorted !== true) await tasks.put({ id: `sort/${String(shootId)}`, kind: 'sort', shootId })
   }
 }

@@ -59,7 +59,9 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       perform({
         shootId: view.shoot.id,
         words: `${groups.map(({ title }) => title).join(', ')} carried from ${shot.fileName}`,
-        edits: shots.flatMap(({ id }) => set.map(({ path, value }) => put('shots', id, path, value))),
+        edits: shots.flatMap(({ id }) =>
+          set.map(({ path, value }) => put('shots', id, path, value)),
+        ),
       }),
       'The settings could not be carried',
     )

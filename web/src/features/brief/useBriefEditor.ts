@@ -25,7 +25,9 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
   const brief = useMemo(() => {
     const steps = STEPS.map(({ id }) => [id, drafted(row.brief.steps[id], id, drafts)] as const)
     const changed = steps.some(([id, settings]) => settings !== row.brief.steps[id])
-    return changed ? { ...row.brief, steps: BriefSteps.parse(Object.fromEntries(steps)) } : row.brief
+    return changed
+      ? { ...row.brief, steps: BriefSteps.parse(Object.fromEntries(steps)) }
+      : row.brief
   }, [row, drafts])
   const change = (words: string, path: string[], value: unknown): void =>
     attempt(

@@ -25,9 +25,7 @@ function Deliver({ view }: { view: ShootView }) {
   const rows = summarise(view, ready)
   const files = planDelivery(view.shots, ready)
   const missing = view.shots.length * rows.length - ready.length
-  const concerns = files.filter(({ rendition }) =>
-    wantsLook(rendition.findings),
-  )
+  const concerns = files.filter(({ rendition }) => wantsLook(rendition.findings))
 
   async function pack(): Promise<void> {
     setPacked(0)

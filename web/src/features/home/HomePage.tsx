@@ -91,8 +91,8 @@ function Empty() {
     >
       <Heading fontSize="22px">Drop photographs anywhere</Heading>
       <Text color="softInk">
-        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips, too. They
-        stay in this browser.
+        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips, too.
+        They stay in this browser.
       </Text>
       <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>
     </Flex>

@@ -74,9 +74,7 @@ export function LightingCard(props: Props) {
             <Action
               marginLeft="6px"
               marginRight="6px"
-              onClick={() =>
-                attempt(readNeutralInto(lighting, reference, card.spot, card.reading))
-              }
+              onClick={() => attempt(readNeutralInto(lighting, reference, card.spot, card.reading))}
             >
               Read the card for {countOf(shots.length, 'shot')}
             </Action>

@@ -87,44 +87,47 @@ function Lightings({ view }: { view: ShootView }) {
           </>
         )}
         {chosen.length === 0 && (
-          <Action look="quiet" onClick={() => attempt(evenOutAndSay(view, view.shots, 'the whole shoot'))}>
+          <Action
+            look="quiet"
+            onClick={() => attempt(evenOutAndSay(view, view.shots, 'the whole shoot'))}
+          >
             Even out the whole shoot
           </Action>
         )}
         <UndoButtons scope={{ shootId: view.shoot.id }} />
       </Flex>
-        <Box flex="1" overflowY="auto" paddingX="24px" paddingBottom="24px">
-          {lightings.map((lighting) => (
-            <LightingCard
-              key={lighting.id}
-              lighting={lighting}
-              view={view}
-              shots={shotsOf(lighting.id)}
-              foreign={foreign}
-              others={lightings.filter(({ id }) => id !== lighting.id)}
-              selected={selected}
-              onToggle={toggle}
-              onDrop={(shotId) => drop(shotId, lighting)}
-              onRead={() => go(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
-            />
-          ))}
-          {lightings.length === 0 && (
-            <Text color="softInk">
-              None yet. They are made when the photographs have been measured.
-            </Text>
-          )}
-          {(unassigned.length > 0 || lightings.length > 0) && (
-            <ShotRow
-              view={view}
-              onDrop={(shotId) => drop(shotId, null)}
-              title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
-              shots={unassigned}
-              selected={selected}
-              referenceId={null}
-              onToggle={toggle}
-            />
-          )}
-        </Box>
+      <Box flex="1" overflowY="auto" paddingX="24px" paddingBottom="24px">
+        {lightings.map((lighting) => (
+          <LightingCard
+            key={lighting.id}
+            lighting={lighting}
+            view={view}
+            shots={shotsOf(lighting.id)}
+            foreign={foreign}
+            others={lightings.filter(({ id }) => id !== lighting.id)}
+            selected={selected}
+            onToggle={toggle}
+            onDrop={(shotId) => drop(shotId, lighting)}
+            onRead={() => go(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
+          />
+        ))}
+        {lightings.length === 0 && (
+          <Text color="softInk">
+            None yet. They are made when the photographs have been measured.
+          </Text>
+        )}
+        {(unassigned.length > 0 || lightings.length > 0) && (
+          <ShotRow
+            view={view}
+            onDrop={(shotId) => drop(shotId, null)}
+            title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
+            shots={unassigned}
+            selected={selected}
+            referenceId={null}
+            onToggle={toggle}
+          />
+        )}
+      </Box>
     </Flex>
   )
 }

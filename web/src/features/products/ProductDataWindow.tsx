@@ -1,4 +1,13 @@
-import { Box, Flex, Heading, Input, NativeSelect, Table as Rows, Text, Textarea } from '@chakra-ui/react'
+import {
+  Box,
+  Flex,
+  Heading,
+  Input,
+  NativeSelect,
+  Table as Rows,
+  Text,
+  Textarea,
+} from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { stemOf } from '@cloudbank/core/names'
 import { countOf } from '@cloudbank/core/words'
@@ -39,7 +48,12 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
     else close()
   }
   return (
-    <Window title={waiting?.fileName ?? 'Product data'} open={shown !== null} onClose={done} size="lg">
+    <Window
+      title={waiting?.fileName ?? 'Product data'}
+      open={shown !== null}
+      onClose={done}
+      size="lg"
+    >
       {shown !== null && (
         <>
           {waiting && waiting.more > 0 && (
@@ -180,7 +194,11 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
       <Problems problems={problems} />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
         <Action onClick={onDone}>Leave it</Action>
-        <Action look="main" disabled={products.length === 0} onClick={() => attempt(take(), 'The products could not be taken in')}>
+        <Action
+          look="main"
+          disabled={products.length === 0}
+          onClick={() => attempt(take(), 'The products could not be taken in')}
+        >
           Take in {countOf(products.length, 'product')}
         </Action>
       </Flex>

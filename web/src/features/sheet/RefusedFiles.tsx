@@ -45,11 +45,7 @@ export function RefusedFiles({
       )}
       {refused.length > 0 && (
         <Box data-testid="refusals">
-          <Listed
-            title={`${countOf(refused.length, 'file')} not taken in`}
-            needs
-            files={refused}
-          >
+          <Listed title={`${countOf(refused.length, 'file')} not taken in`} needs files={refused}>
             <Clear files={refused} />
           </Listed>
         </Box>
@@ -110,8 +106,7 @@ function Listed(props: {
 }
 
 function Clear({ files }: { files: readonly Named[] }) {
-  const clear = (): void =>
-    attempt(database.refusals.bulkDelete(files.map(({ id }) => Number(id))))
+  const clear = (): void => attempt(database.refusals.bulkDelete(files.map(({ id }) => Number(id))))
   return (
     <Action look="quiet" paddingX="0" onClick={clear}>
       Clear this list

@@ -72,9 +72,7 @@ function Sheet({ view }: { view: ShootView }) {
             onColumns={model.setColumns}
             onAssign={(id, sku) =>
               model.assign(
-                model.selectedIds.has(id)
-                  ? model.selected
-                  : shots.filter((shot) => shot.id === id),
+                model.selectedIds.has(id) ? model.selected : shots.filter((shot) => shot.id === id),
                 sku,
               )
             }

@@ -1,15 +1,18 @@
 import { describe, expect, test } from 'vitest'
-import type { Product, Rendition, Shot } from '../../data'
-import { shotRow } from '../../data/shotRow.testing'
+import { productId, type Product, type Rendition, type Shot } from '../../data'
+import { shootId } from '../../data/ids.testing'
+import { renditionRow, shotRow } from '../../data/rows.testing'
+import { bySlots, shootView } from '../../data/view.testing'
 import { countFindings } from './findingCounts'
 import { fill01, offCentre01 } from './frameReading'
-import { planHem } from './hem'
 import { NOTHING, select } from './selection'
-import { groupByProduct } from '../../work/productGroups'
+import { groupByProduct } from '../../work/products'
 import { planRows } from './sheetRows'
 
 const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot =>
   shotRow(id, { sku, ...change })
+
+type Finding = Shot['findings'][number]
 
 const PLAIN = { brand: '', type: '', variant: '', barcode: '', price: '', more: {} }
 
@@ -47,7 +50,17 @@ test('shots of a product come in the order of their names’ numbers, the others
 
 describe('rows', () => {
   const products = new Map<string, Product>([
-    ['B-2', { id: 's/B-2', shootId: 's', sku: 'B-2', name: 'Kettle', colour: 'Steel', ...PLAIN }],
+    [
+      'B-2',
+      {
+        id: productId(shootId('s'), 'B-2'),
+        shootId: shootId('s'),
+        sku: 'B-2',
+        name: 'Kettle',
+        colour: 'Steel',
+        ...PLAIN,
+      },
+    ],
   ])
 
   test('shots are grouped by product, those without one last, and broken into rows', () => {
@@ -74,54 +87,26 @@ describe('rows', () => {
 })
 
 test('findings are counted once a shot, worst first, notes apart', () => {
-  const overLimit = { code: 'over-limit', placement: 'page', bytes: 9, limitBytes: 1 } as const
-  const rendition = (findings: Rendition['findings']): Rendition => ({ findings }) as Rendition // only these are read
+  const overLimit = { code: 'over-limit', placement: 'page', bytes: 9, limitBytes: 1 } as Finding
   const shots = [
     shot('a', null, {
       findings: [
-        { code: 'holes', count: 1 },
-        { code: 'edge-unsure', share01: 0.4 },
+        { code: 'holes', count: 1 } as Finding,
+        { code: 'edge-unsure', share01: 0.4 } as Finding,
       ],
     }),
     shot('b', null),
   ]
-  const { look, notes } = countFindings(shots, (id) =>
-    id === 'b' ? [rendition([overLimit]), rendition([overLimit])] : [],
-  )
+  const renditions = bySlots([
+    renditionRow('b', 'page', { findings: [overLimit] }),
+    renditionRow('b', 'card', { findings: [overLimit] }),
+  ])
+  const { look, notes } = countFindings(shootView({ shots, renditions }))
   expect(look.map(({ code, shotIds }) => [code, shotIds])).toEqual([
     ['over-limit', ['b']],
     ['edge-unsure', ['a']],
   ])
   expect(notes.map(({ code }) => code)).toEqual(['holes'])
-})
-
-describe('hem', () => {
-  const states = (...args: Parameters<typeof planHem>) =>
-    planHem(...args)
-      .map(({ state }) => state)
-      .join(' ')
-
-  test('each step shows its own state', () => {
-    expect(states('none', [], false)).toBe('unmade unmade unmade unmade unmade')
-    expect(states('made', [], false)).toBe('fine fine fine fine fine')
-    expect(
-      states(
-        'made',
-        [
-          { code: 'edge-unsure', share01: 0.5 },
-          { code: 'holes', count: 2 },
-        ],
-        false,
-      ),
-    ).toBe('fine look fine fine fine')
-    expect(
-      states('made', [{ code: 'over-limit', placement: 'p', bytes: 2, limitBytes: 1 }], false),
-    ).toBe('fine fine fine fine blocked')
-    expect(states('out-of-date', [], false)).toBe(
-      'out-of-date out-of-date out-of-date out-of-date out-of-date',
-    )
-    expect(states('made', [], true)).toBe('blocked blocked blocked blocked blocked')
-  })
 })
 
 test('the frame lens reads fill and distance from the centre', () => {

@@ -16,7 +16,10 @@ export async function packDelivery(
   db: Database = database,
 ): Promise<Blob> {
   const { BlobReader, BlobWriter, TextReader, ZipWriter } = await loadZip()
-  const zip = new ZipWriter(new BlobWriter('application/zip'), { level: 0, ...(signal ? { signal } : {}) })
+  const zip = new ZipWriter(new BlobWriter('application/zip'), {
+    level: 0,
+    ...(signal ? { signal } : {}),
+  })
   await zip.add('manifest.json', new TextReader(JSON.stringify(manifestOf(shoot, files), null, 2)))
   for (const { path, rendition } of files) {
     const file = await db.contents.get(rendition.fileHash)

@@ -1,6 +1,6 @@
 import { FileError } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
-import { WorkerLostError, type JobResults, type WorkerPool } from '@cloudbank/hosts/pool'
+import { WorkerLostError, type JobResults, type Jobs } from '@cloudbank/hosts/pool'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { FileHash, newShotId, type Arrival, type Database, type Shot } from '../../data'
 import { readFileName } from '../products'
@@ -20,7 +20,7 @@ const MOST_TRIES = 2
  */
 export async function inspectArrival(
   arrival: Arrival,
-  pool: WorkerPool,
+  pool: Jobs,
   signal: AbortSignal,
   db: Database,
 ): Promise<void> {

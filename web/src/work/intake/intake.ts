@@ -4,6 +4,7 @@ import { useNotices } from '../../notices'
 import { database, type ShootId } from '../../data'
 import { describeError, isNoRoom } from '../../notices'
 import { sharedPool } from '../pool'
+import { oneAtATime } from '../oneAtATime'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { intakeWork } from './intakeWork'
@@ -11,30 +12,15 @@ import { takeIn, type IncomingFile } from './takeIn'
 
 export const { useReport: useIntakeReport, reporter } = createReporter()
 
-let working: Promise<void> | null = null
-
 /**
- * Looks at what is in line. Called when files have arrived, when the app starts, and when there is room
- * again. Over all tabs one works; the others wait for their turn and find nothing left.
+ * Looks at what is in line. Over all tabs one works; the others wait for their turn and find nothing left.
+ * Called whenever there is something.
  */
-export function continueIntake(): Promise<void> {
-  working ??= work().finally(() => {
-    working = null
-  })
-  return working
-}
-
-const listeners = new Set<() => void>()
-
-/** Calls back whenever all that was in line has been looked at. */
-export function onTakenIn(listener: () => void): void {
-  listeners.add(listener)
-}
+export const continueIntake = oneAtATime(work)
 
 async function work(): Promise<void> {
   try {
     await workThrough(intakeWork(sharedPool(), database), browserPorts(reporter))
-    for (const listener of listeners) listener()
   } catch (error) {
     const waiting = await database.arrivals.count()
     const what = countOf(waiting, 'file')
@@ -61,13 +47,11 @@ export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]
   } catch (error) {
     need(`The files could not be kept: ${describeError(error)}.`)
   }
-  void continueIntake()
 }
 
 /** Holds the intake, or lets it go on; over all tabs. */
 export async function holdIntake(held: boolean): Promise<void> {
   await database.holds.put({ id: 'intake', held })
-  if (!held) void continueIntake()
 }
 
 /** Tries again what workers ended over. */
@@ -77,5 +61,4 @@ export async function tryHeldAgain(shootId: ShootId): Promise<void> {
     .equals(shootId)
     .filter(({ state }) => state === 'held')
     .modify({ state: 'waiting', heldFor: '', tries: 0 })
-  void continueIntake()
 }

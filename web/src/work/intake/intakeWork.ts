@@ -1,4 +1,4 @@
-import type { WorkerPool } from '@cloudbank/hosts/pool'
+import type { Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type Database } from '../../data'
 import { inspectArrival } from './inspectArrival'
@@ -12,7 +12,7 @@ interface Waiting {
 }
 
 /** Looks at what has arrived, file by file, in the order in which it came. */
-export const intakeWork = (pool: WorkerPool, db: Database): Work<Waiting> => ({
+export const intakeWork = (pool: Jobs, db: Database): Work<Waiting> => ({
   lock: 'intake',
   remaining: async () => {
     const arrivals = await db.arrivals.where('state').equals('waiting').sortBy('id')

@@ -40,7 +40,8 @@ export async function takeIn(
   const pattern = (await db.shoots.get(shootId))?.namePattern ?? undefined
   for (const [i, { file, kind }] of sorted.entries()) {
     try {
-      if (kind === 'table') await db.productTables.add({ shootId, fileName: file.fileName, blob: file.blob })
+      if (kind === 'table')
+        await db.productTables.add({ shootId, fileName: file.fileName, blob: file.blob })
       else await db.arrivals.add(arrivalOf(shootId, file, kind, place + i, pattern))
     } catch (error) {
       if (!isNoRoom(error)) throw error

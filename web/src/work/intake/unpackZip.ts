@@ -26,7 +26,11 @@ export const useUnpacking = create<{
  *
  * @throws CancelledError once the signal is aborted; an error of the database, when it is full.
  */
-export async function unpackZip(arrival: Arrival, signal: AbortSignal, db: Database): Promise<void> {
+export async function unpackZip(
+  arrival: Arrival,
+  signal: AbortSignal,
+  db: Database,
+): Promise<void> {
   const { BlobReader, ZipReader } = await loadZip()
   const reader = new ZipReader(new BlobReader(arrival.blob))
   const pattern = (await db.shoots.get(arrival.shootId))?.namePattern ?? undefined
@@ -46,8 +50,13 @@ export async function unpackZip(arrival: Arrival, signal: AbortSignal, db: Datab
       const name = entry.filename.split('/').at(-1) ?? entry.filename
       const read = entry.encrypted
         ? LOCKED
-        : await readEntry((writable) => entry.getData(writable, { signal }), entry.uncompressedSize, signal)
-      if (typeof read === 'string') await refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
+        : await readEntry(
+            (writable) => entry.getData(writable, { signal, checkSignature: true }),
+            entry.uncompressedSize,
+            signal,
+          )
+      if (typeof read === 'string')
+        await refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
       else await putInLine(arrival, name, read, opened, pattern, db)
       await db.arrivals.update(arrival.id!, { opened })
     }
@@ -113,7 +122,10 @@ async function putInLine(
   const kind = await sniff(fileName, blob)
   if (kind === 'zip') await refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
   else if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
-  else await db.arrivals.add(arrivalOf(shootId, { fileName, blob }, kind, arrival.order + place, pattern))
+  else
+    await db.arrivals.add(
+      arrivalOf(shootId, { fileName, blob }, kind, arrival.order + place, pattern),
+    )
 }
 
 const NESTED = 'a zip within a zip; unpack it first'

@@ -14,7 +14,9 @@ export async function evenOut(
   await perform({
     shootId: view.shoot.id,
     words: `Evened out ${what}`,
-    edits: [...plan.evens].map(([id, even]) => put('shots', id, ['touches', 'light', 'even'], even)),
+    edits: [...plan.evens].map(([id, even]) =>
+      put('shots', id, ['touches', 'light', 'even'], even),
+    ),
   })
   return plan
 }

@@ -1,6 +1,6 @@
 import { CancelledError } from '@cloudbank/core/engine'
 import { FileError } from '@cloudbank/core/codec'
-import { WorkerLostError, type WorkerPool } from '@cloudbank/hosts/pool'
+import { WorkerLostError, type Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type Database, type MeasureTask } from '../../data'
 import { sortLightings } from './sortLightings'
@@ -9,11 +9,7 @@ import { sortLightings } from './sortLightings'
 export type OnFailure = (fileName: string, reason: string) => void
 
 /** Measures what has come in, and sorts each shoot's shots into lightings when all of them are measured. */
-export const measureWork = (
-  pool: WorkerPool,
-  db: Database,
-  onFailure: OnFailure,
-): Work<MeasureTask> => ({
+export const measureWork = (pool: Jobs, db: Database, onFailure: OnFailure): Work<MeasureTask> => ({
   lock: 'measuring',
   remaining: async () => {
     const tasks = await db.measureTasks.toArray()
@@ -35,7 +31,7 @@ export const measureWork = (
 
 async function measure(
   { id, hash, fileName }: Extract<MeasureTask, { kind: 'measure' }>,
-  pool: WorkerPool,
+  pool: Jobs,
   signal: AbortSignal,
   db: Database,
   onFailure: OnFailure,

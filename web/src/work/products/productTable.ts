@@ -78,7 +78,8 @@ export function readTable(text: string): Table {
   const [headings = [], ...rows] = data
   assertAtMost(rows.length, TABLE_LIMITS.rows, 'rows')
   for (const cells of data)
-    for (const cell of cells) assertAtMost(cell.length, TABLE_LIMITS.cellLetters, 'letters in a cell')
+    for (const cell of cells)
+      assertAtMost(cell.length, TABLE_LIMITS.cellLetters, 'letters in a cell')
   const problems = [
     ...errors
       .filter(({ code }) => code !== 'UndetectableDelimiter')

@@ -70,7 +70,10 @@ async function addVersion(
 ): Promise<void> {
   const { placementId, bytes, hash, findings, ...facts } = file
   const slot = { shotId: shot.id, briefId: run.briefId, outletId: null, placementId }
-  const before = await db.renditions.where('id').startsWith(`${slotOf(slot)}/`).toArray()
+  const before = await db.renditions
+    .where('id')
+    .startsWith(`${slotOf(slot)}/`)
+    .toArray()
   for (const { id, standing } of before)
     if (standing === 'current') await db.renditions.update(id, { standing: 'earlier' })
   const version = Math.max(0, ...before.map((earlier) => earlier.version)) + 1

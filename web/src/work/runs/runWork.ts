@@ -3,7 +3,7 @@ import { FileError } from '@cloudbank/core/codec'
 import { AssetMissingError } from '@cloudbank/core/assets'
 import { CancelledError } from '@cloudbank/core/engine'
 import { STEPS } from '@cloudbank/core/steps'
-import { WorkerLostError, type KeyedMatte, type WorkerPool } from '@cloudbank/hosts/pool'
+import { WorkerLostError, type KeyedMatte, type Jobs } from '@cloudbank/hosts/pool'
 import type { ClockPort, Work } from '@cloudbank/hosts/runs'
 import type { Plan } from '@cloudbank/core/brief'
 import {
@@ -36,12 +36,7 @@ class OriginalMissingError extends Error {
 }
 
 /** Makes the renditions of one run. */
-export function runWork(
-  runId: RunId,
-  pool: WorkerPool,
-  clock: ClockPort,
-  db: Database,
-): Work<Turn> {
+export function runWork(runId: RunId, pool: Jobs, clock: ClockPort, db: Database): Work<Turn> {
   let mark = clock.now()
   /** Time since the last call. */
   const lap = (): number => {
@@ -73,7 +68,7 @@ export function runWork(
 }
 
 interface Surroundings {
-  readonly pool: WorkerPool
+  readonly pool: Jobs
   readonly signal: AbortSignal
   readonly lap: () => number
   readonly db: Database

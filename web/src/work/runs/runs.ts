@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie'
 import { workThrough, type RunnerPorts } from '@cloudbank/hosts/runs'
-import type { WorkerPool } from '@cloudbank/hosts/pool'
+import type { Jobs } from '@cloudbank/hosts/pool'
 import { countOf } from '@cloudbank/core/words'
 import { useNotices } from '../../notices'
 import { database, type Database, type RunId } from '../../data'
@@ -23,7 +23,7 @@ export type RunEnd =
 /** Works on a run until it is finished or held; a full browser holds it, with the reason. */
 export async function workOnRun(
   runId: RunId,
-  pool: WorkerPool,
+  pool: Jobs,
   ports: RunnerPorts,
   db: Database,
 ): Promise<RunEnd> {
@@ -99,4 +99,3 @@ export async function resumeForRoom(db: Database = database): Promise<void> {
   for (const runId of held)
     await changeState(runId, ['paused'], { state: 'running', heldFor: null }, db)
 }
-

@@ -1,4 +1,12 @@
-import { database, newRunId, type BriefRow, type Database, type Run, type ShootId, type ShotId } from '../../data'
+import {
+  database,
+  newRunId,
+  type BriefRow,
+  type Database,
+  type Run,
+  type ShootId,
+  type ShotId,
+} from '../../data'
 
 /** Whether a run is under way or held, over all shoots: there is one at a time. */
 export const isOpen = ({ state }: Pick<Run, 'state'>): boolean =>

@@ -1,7 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Origin } from '@cloudbank/core/brief'
 import type { StepId } from '@cloudbank/core/steps'
-import { boundsOf, describeChange, formatSetting, type FieldOf, type NumberControl } from '../../../settings'
+import {
+  boundsOf,
+  describeChange,
+  formatSetting,
+  type FieldOf,
+  type NumberControl,
+} from '../../../settings'
 import { Range } from '../../../ui'
 import type { ShotActions } from '../useShotEditor'
 import { ORIGIN_WORDS } from './origin'

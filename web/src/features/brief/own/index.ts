@@ -12,9 +12,7 @@ import { RatioSetting } from './RatioSetting'
  * worked out on the bench, with a picture in sight.
  */
 export const OWN_SETTINGS: Readonly<
-  Partial<
-    Record<StepId, Readonly<Record<string, ComponentType<{ readonly editor: BriefEditor }>>>>
-  >
+  Partial<Record<StepId, Readonly<Record<string, ComponentType<{ readonly editor: BriefEditor }>>>>>
 > = {
   light: { neutral: NeutralSetting, look: LookSetting },
   ground: { behind: BehindSetting },

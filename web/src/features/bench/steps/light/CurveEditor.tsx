@@ -32,7 +32,8 @@ export const CurveEditor = memo(function CurveEditor(props: {
   }
   const moved = (index: number, point: CurvePoint): CurvePoint[] =>
     curve.map((old, i) => (i === index ? point : old))
-  const keep = (next: CurvePoint[]): void => actions.keep('Tone curve', 'light', { curve: next }, 'curve')
+  const keep = (next: CurvePoint[]): void =>
+    actions.keep('Tone curve', 'light', { curve: next }, 'curve')
 
   const press = (event: React.PointerEvent): void => {
     const point = at(event)
@@ -86,7 +87,9 @@ export const CurveEditor = memo(function CurveEditor(props: {
         fill="none"
         stroke="currentColor"
         onPointerDown={press}
-        onPointerMove={(event) => held !== null && actions.show('light', { curve: moved(held, at(event)) })}
+        onPointerMove={(event) =>
+          held !== null && actions.show('light', { curve: moved(held, at(event)) })
+        }
         onPointerUp={(event) => {
           if (held !== null) keep(moved(held, at(event)))
           setHeld(null)

@@ -29,9 +29,7 @@ function Curve({ editor }: OwnControlProps) {
 }
 
 function Look({ editor, shot }: OwnControlProps) {
-  return (
-    <LookPicker settings={editor.steps.light} actions={editor.actions} name={shot.fileName} />
-  )
+  return <LookPicker settings={editor.steps.light} actions={editor.actions} name={shot.fileName} />
 }
 
 function EvenedOut({ editor }: OwnControlProps) {

@@ -81,9 +81,7 @@ export function LookPicker({ settings, actions, name }: Props) {
             onChange={(event) =>
               actions.show('light', { look: { ...look, strengthPct: Number(event.target.value) } })
             }
-            onPointerUp={() =>
-              keep(`Look at ${look.strengthPct} %`, look, 'look')
-            }
+            onPointerUp={() => keep(`Look at ${look.strengthPct} %`, look, 'look')}
             onKeyUp={() => keep(`Look at ${look.strengthPct} %`, look, 'look')}
             flex="1"
           />
@@ -108,7 +106,11 @@ export function LookPicker({ settings, actions, name }: Props) {
         <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
           Bring in .cube
         </Action>
-        <Action look="quiet" fontSize="12px" onClick={() => attempt(takeOut(), 'The colour table could not be made')}>
+        <Action
+          look="quiet"
+          fontSize="12px"
+          onClick={() => attempt(takeOut(), 'The colour table could not be made')}
+        >
           Take out .cube
         </Action>
       </Flex>

@@ -1,0 +1,86 @@
+import { SHOP_WHITE, UNTOUCHED } from '@cloudbank/core/brief'
+import { renditionId } from './ids'
+import { briefId, fileHash, lightingId, runId, shootId, shotId } from './ids.testing'
+import type { Lighting, Rendition, Run, Shot } from './rows'
+
+// Rows as they come to be, for tests.
+
+export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
+  id: shotId(id),
+  shootId: shootId('s'),
+  fileName: `${id}.jpg`,
+  originalHash: fileHash(id),
+  sku: null,
+  angle: null,
+  width: 10,
+  height: 10,
+  bytes: 1,
+  type: 'jpeg',
+  order: 0,
+  findings: [],
+  failure: null,
+  lightingId: null,
+  sorted: false,
+  place: null,
+  twinOf: null,
+  touches: UNTOUCHED,
+  verdict: null,
+  ...change,
+})
+
+export const lightingRow = (id: string, change: Partial<Lighting> = {}): Lighting => ({
+  id: lightingId(id),
+  shootId: shootId('s'),
+  name: `Lighting ${id}`,
+  takenAt: null,
+  referenceShotId: null,
+  neutral: null,
+  light: {},
+  ...change,
+})
+
+export const renditionRow = (
+  shot: string,
+  placementId: string,
+  change: Partial<Rendition> = {},
+): Rendition => {
+  const { version = 1 } = change
+  const slot = { shotId: shotId(shot), briefId: briefId('b'), outletId: null, placementId }
+  return {
+    ...slot,
+    id: renditionId(slot, version),
+    shootId: shootId('s'),
+    version,
+    standing: 'current',
+    key: '',
+    fileHash: fileHash(`file of ${shot}/${placementId}/${version}`),
+    runId: null,
+    bytes: 100,
+    width: 1200,
+    height: 1200,
+    format: 'jpeg',
+    qualityPct: 85,
+    productBox: null,
+    window: { x: 0, y: 0, width: 1, height: 1 },
+    findings: [],
+    madeAt: 0,
+    ...change,
+  }
+}
+
+export const runRow = (id: string, change: Partial<Run> = {}): Run => ({
+  id: runId(id),
+  shootId: shootId('s'),
+  brief: SHOP_WHITE,
+  briefId: briefId('b'),
+  state: 'running',
+  heldFor: null,
+  total: 0,
+  done: 0,
+  failed: 0,
+  made: 0,
+  startedAt: 0,
+  endedAt: null,
+  workedMs: 0,
+  ...change,
+})

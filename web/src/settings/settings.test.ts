@@ -1,0 +1,98 @@
+import { describe, expect, test } from 'vitest'
+import { STEPS } from '@cloudbank/core/steps'
+import { boundsOf, describeChange, groupsOf, hintOf, wordsToFind } from './controls'
+import {
+  draftKey,
+  drafted,
+  markSaved,
+  NO_DRAFTS,
+  settle,
+  withDrafts,
+  without,
+  withoutFields,
+  type Draft,
+  type Drafts,
+  type Place,
+} from './drafts'
+
+describe('controls', () => {
+  test('every setting is found by its name and by what it does, and says what it does', () => {
+    for (const { id } of STEPS)
+      for (const { controls } of groupsOf(id))
+        for (const { field, label } of controls) {
+          expect(wordsToFind(id)).toContain(label.toLowerCase())
+          expect(hintOf(id, field), `${id}.${field}`).not.toBe('')
+        }
+  })
+
+  test('a change is said with its sign, unit and words', () => {
+    const control = (id: (typeof STEPS)[number]['id'], field: string) =>
+      groupsOf(id)
+        .flatMap(({ controls }) => controls)
+        .find((found) => found.field === field)!
+    expect(describeChange('light', control('light', 'exposureEv'), 0.3)).toBe('Exposure +0.30')
+    expect(describeChange('light', control('light', 'contrast'), -12)).toBe('Contrast −12')
+    expect(describeChange('frame', control('frame', 'fillPct'), 90)).toBe('Fill 90.0 %')
+    expect(describeChange('frame', control('frame', 'enlarge'), true)).toBe('Enlarge on')
+    expect(describeChange('cut', control('cut', 'method'), 'off')).toMatch(/^Method off/)
+    expect(boundsOf('light', 'exposureEv')).toEqual({ min: -4, max: 4 })
+  })
+})
+
+const place: Place = { table: 'shots', id: 'a', path: ['touches', 'light', 'exposureEv'] }
+const moving = (value: number): Draft => ({
+  step: 'light',
+  field: 'exposureEv',
+  value,
+  at: { kind: 'moving' },
+})
+const saving = (value: number, before: unknown = 0): Draft => ({
+  ...moving(value),
+  at: { kind: 'saving', place, before },
+})
+const of = (...drafts: Draft[]): Drafts => withDrafts(NO_DRAFTS, drafts)
+const kept =
+  (value: unknown) =>
+  (asked: Place): unknown =>
+    asked === place ? value : undefined
+
+describe('a draft', () => {
+  test('that a hand moves stays, whatever comes from the database meanwhile', () => {
+    const drafts = of(moving(1))
+    for (const value of [0, 0.5, 1]) expect(settle(drafts, kept(value))).toBe(drafts)
+    expect(drafted({ exposureEv: 0, contrast: 3 }, 'light', drafts)).toEqual({
+      exposureEv: 1,
+      contrast: 3,
+    })
+    expect(drafted({ exposureEv: 0 }, 'cut', drafts)).toEqual({ exposureEv: 0 })
+  })
+
+  test('that is saved is shown until it is read back', () => {
+    const draft = saving(1)
+    const drafts = of(draft)
+    expect(settle(drafts, kept(0))).toBe(drafts)
+    const saved = markSaved(drafts, [draft])
+    expect(settle(saved, kept(0)).size).toBe(1)
+    expect(settle(saved, kept(1)).size).toBe(0)
+  })
+
+  test('that something else has come after gives way to it once it is saved', () => {
+    const draft = saving(1)
+    expect(settle(of(draft), kept(0.7)).size).toBe(1)
+    expect(settle(markSaved(of(draft), [draft]), kept(0.7)).size).toBe(0)
+  })
+
+  test('is not ended by the saving of an older one', () => {
+    const older = saving(1)
+    const newer = saving(2)
+    const drafts = withDrafts(of(older), [newer])
+    expect(markSaved(drafts, [older]).get(draftKey(newer))).toBe(newer)
+    expect(without(drafts, [older]).get(draftKey(newer))).toBe(newer)
+    expect(without(drafts, [newer]).size).toBe(0)
+  })
+
+  test('of a field that is released goes', () => {
+    expect(withoutFields(of(moving(1)), [{ step: 'light', field: 'exposureEv' }]).size).toBe(0)
+    expect(withoutFields(of(moving(1)), [{ step: 'light', field: 'contrast' }]).size).toBe(1)
+  })
+})
