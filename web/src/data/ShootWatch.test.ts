@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { openDatabase, type Database } from './database'
 import { shootId, shotId } from './ids.testing'
 import { renditionRow, shotRow } from './rows.testing'
@@ -76,6 +77,14 @@ test('a row that cannot be read is set aside and blocks nothing', async () => {
   expect(watch.view?.shots.map(({ id }) => id)).toEqual(['0', '1'])
   expect(watch.problem).toBeNull()
   expect(await db.setAside.count()).toBe(1)
+})
+
+test('a shoot whose brief cannot be read opens with one to start from', async () => {
+  await db.table('briefs').update(shoot.briefId, { 'brief.steps': 'none' })
+  await watchShots(1)
+  expect(watch.view?.briefRow).toEqual({ id: shoot.briefId, brief: SHOP_WHITE })
+  expect(await db.setAside.toArray()).toMatchObject([{ table: 'briefs' }])
+  expect(await db.briefs.get(shoot.briefId)).toEqual({ id: shoot.briefId, brief: SHOP_WHITE })
 })
 
 test('a shoot that is deleted is gone', async () => {

@@ -1,7 +1,7 @@
+import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { watchTables, type Changed } from './changes'
 import type { Database, RowOf, TableName } from './database'
-import type { ShootId } from './ids'
-import { slotOf } from './ids'
+import { slotOf, type BriefId, type ShootId } from './ids'
 import { checkRows, setAside } from './readRows'
 import type {
   BriefRow,
@@ -142,11 +142,17 @@ export class ShootWatch {
 
   async #readHead(): Promise<void> {
     const [shoot] = await this.#checked('shoots', [await this.#db.shoots.get(this.#shootId)])
-    const [briefRow] = shoot
-      ? await this.#checked('briefs', [await this.#db.briefs.get(shoot.briefId)])
-      : []
     this.#shoot = shoot ?? null
-    this.#briefRow = briefRow ?? null
+    if (shoot) this.#briefRow = await this.#readBrief(shoot.briefId)
+  }
+
+  /** A brief that cannot be read is set aside; the shoot opens with one to start from. */
+  async #readBrief(id: BriefId): Promise<BriefRow> {
+    const [row] = await this.#checked('briefs', [await this.#db.briefs.get(id)])
+    if (row) return row
+    const fresh: BriefRow = { id, brief: SHOP_WHITE }
+    await this.#db.briefs.put(fresh)
+    return fresh
   }
 
   async #readChanged<Name extends OwnTable>(name: Name, change: Changed): Promise<void> {

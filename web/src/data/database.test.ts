@@ -6,7 +6,7 @@ import { packMatte, unpackMatte, type CutMatte } from '@cloudbank/core/matte'
 import { planeU8 } from '@cloudbank/core/raster'
 import { openDatabase, SCHEMAS, type Database, type TableName } from './database'
 import { openFixture2 } from './fixture.testing'
-import { deedsOf, undoLast } from './history'
+import { deedsOf, perform, put, undoLast } from './history'
 import { briefId, fileHash, shootId, shotId } from './ids.testing'
 import { checkRows, setAside } from './readRows'
 import type { Shot } from './rows'
@@ -120,6 +120,22 @@ describe('a database of version 2', () => {
       const kept = await now.contents.get(hash)
       expect(await kept!.blob.bytes()).toEqual(await (old!.blob as Blob).bytes())
     }
+    await now.delete()
+  })
+
+  test('its brief is changed field by field, and the change undone', async () => {
+    const name = `test-${crypto.randomUUID()}`
+    await openFixture2(name)
+    const now = openDatabase(name)
+    const [shoot] = await now.shoots.toArray()
+    const id = shoot!.briefId
+    const behind = { kind: 'transparent' }
+    const edits = [put('briefs', id, ['brief', 'steps', 'ground', 'behind'], behind)]
+    await perform({ shootId: shoot!.id, words: 'Ground: transparent', edits }, now)
+    const read = async () => checkRows('briefs', [await now.briefs.get(id)]).rows[0]?.brief
+    expect((await read())?.steps.ground).toEqual({ behind })
+    await undoLast({ shootId: shoot!.id }, now)
+    expect((await read())?.steps.ground).toEqual({ behind: { kind: 'colour', colour: '#FFFFFF' } })
     await now.delete()
   })
 

@@ -143,7 +143,9 @@ class RowsInHand {
     const ref = rowRef(table, id)
     const known = this.#rows.get(ref)
     if (known) return known.row
-    const row: unknown = await this.#db.table(table).get(id)
+    const kept: unknown = await this.#db.table(table).get(id)
+    // A row that an earlier version wrote is changed as this one reads it.
+    const row = kept === undefined ? undefined : (SCHEMAS[table].safeParse(kept).data ?? kept)
     this.#rows.set(ref, { table, id, row, changed: false })
     return row
   }

@@ -21,8 +21,10 @@ export type {
 export {
   BriefId,
   FileHash,
+  newBriefId,
   newLightingId,
   newRunId,
+  newShootId,
   newShotId,
   productId,
   renditionId,

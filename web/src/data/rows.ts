@@ -148,8 +148,8 @@ export const Patch = z.object({
   table: z.enum(DEED_TABLES),
   id: z.string(),
   path: z.array(z.string()),
-  before: z.unknown(),
-  after: z.unknown(),
+  before: z.unknown().optional(),
+  after: z.unknown().optional(),
   /** When it was taken back, by a counter; null while it stands. */
   undoneAs: z.number().nullable(),
 })
@@ -179,7 +179,7 @@ export type CubeRow = z.infer<typeof CubeRow>
 export const Arrival = z.object({
   id: z.number().optional(),
   shootId: ShootId,
-  kind: z.enum(['photograph', 'zip']),
+  kind: z.enum(['photograph', 'zip', 'shoot']),
   fileName: z.string(),
   blob: BlobValue,
   order: z.number(),

@@ -13,6 +13,8 @@ export interface Swept {
   readonly bytes: number
 }
 
+const NOTHING: Swept = { files: 0, bytes: 0 }
+
 /**
  * Frees what nothing points to any more: originals, previews, measures, mattes, finished files, colour
  * tables, and deeds beyond a limit. What an undo could bring back is still pointed to.
@@ -27,6 +29,8 @@ export async function sweep(
     await forgetOldDeeds(db)
     const deeds = await db.deeds.toArray()
     await forgetOldVersions(deeds, versions, db)
+    // Files of a shoot that is being brought in come before the rows that point to them.
+    if (await db.arrivals.filter(({ kind }) => kind === 'shoot').count()) return NOTHING
     const inHistory = deeds.flatMap(({ patches }) => patches)
     const shots = await db.shots.toArray()
     const used = new Set([

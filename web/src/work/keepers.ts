@@ -3,6 +3,7 @@ import { attempt } from '../notices'
 import { continueIntake } from './intake'
 import { continueMeasuring } from './measuring'
 import { keepRunsGoing, resumeForRoom } from './runs'
+import { followSetAside } from './setAside'
 
 /** Measuring waits until the first screen is there, in ms. */
 const MEASURING_AFTER_MS = 2000
@@ -11,6 +12,7 @@ const SWEEP_EVERY_MS = 10 * 60_000
 
 /** Goes on with all work that an earlier session left, and keeps house. Called once, when the app starts. */
 export function startKeepers(): void {
+  followSetAside()
   keepRunsGoing()
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { ShootId } from '../data/ids'
-import { SaveQueue, type PlainDeed } from './saves'
+import { PlainDeed, SaveQueue } from './saves'
 
 const deed = (value: number, mergeKey = 'exposure'): PlainDeed => ({
   shootId: ShootId.parse('s'),
@@ -69,4 +69,11 @@ test('a save that fails says so, and the next one goes on', async () => {
   await expect.poll(() => saved.length).toBe(2)
   ends[1]!()
   await second
+})
+
+test('a value that is taken away is remembered as such', () => {
+  const { puts, ...others } = deed(1)
+  const release: PlainDeed = { ...others, puts: [{ ...puts[0]!, value: undefined }] }
+  const remembered: unknown = JSON.parse(JSON.stringify(release))
+  expect(PlainDeed.parse(remembered)).toEqual(release)
 })

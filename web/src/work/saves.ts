@@ -12,7 +12,8 @@ export const PlainDeed = z.object({
       table: z.enum(DEED_TABLES),
       id: z.string(),
       path: z.array(z.string()),
-      value: z.unknown(),
+      /** Undefined takes the value away. */
+      value: z.unknown().optional(),
     }),
   ),
 })

@@ -14,6 +14,7 @@ export async function upgradeTo3(transaction: Transaction): Promise<void> {
   const shots = await rows('shots')
   await moveFiles(transaction)
   await moveRenditions(transaction, shoots)
+  await moveBriefs(transaction)
   await moveRuns(transaction, shoots)
   await moveDeeds(transaction)
   await queueMeasures(transaction, shots)
@@ -75,6 +76,27 @@ async function moveRenditions(
   )
 }
 
+/** A brief of version 1 as version 2 has it: the ground's settings under a name of their own. */
+function briefOf2(brief: unknown): unknown {
+  const { steps, ...others } = brief as { readonly steps: Row } // as version 2 of the database kept it
+  return { ...others, version: 2, steps: stepsOf2(steps) }
+}
+
+function stepsOf2(steps: Row): Row {
+  const { ground, finish } = steps as { ground: unknown; finish: { placements: Row[] } } // as above
+  const placements = finish.placements.map((placement) => ({ ...placement, changes: {} }))
+  return { ...steps, ground: { behind: ground }, finish: { placements } }
+}
+
+async function moveBriefs(transaction: Transaction): Promise<void> {
+  await transaction
+    .table<Row>('briefs')
+    .toCollection()
+    .modify((row) => {
+      row.brief = briefOf2(row.brief)
+    })
+}
+
 async function moveRuns(
   transaction: Transaction,
   shoots: ReadonlyMap<unknown, Row>,
@@ -87,7 +109,7 @@ async function moveRuns(
     const done = new Set(doneShotIds as string[]) // as version 2 kept them
     await table.put({
       ...others,
-      brief: { version: 1, name: 'Brief', steps },
+      brief: briefOf2({ version: 1, name: 'Brief', steps }),
       briefId: shoots.get(run.shootId)?.briefId ?? 'none',
       heldFor: null,
       total: all.length,
@@ -130,7 +152,11 @@ async function moveDeeds(transaction: Transaction): Promise<void> {
       })
       if (before === null || after === null)
         return [patch([], before ?? undefined, after ?? undefined)]
-      return Object.keys(after).map((field) => patch([field], before[field], after[field]))
+      return Object.keys(after).map((field) =>
+        of === 'briefs' && field === 'brief'
+          ? patch([field], briefOf2(before[field]), briefOf2(after[field]))
+          : patch([field], before[field], after[field]),
+      )
     })
     await table.put({
       ...others,

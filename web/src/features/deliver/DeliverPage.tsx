@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { useParams } from 'react-router'
 import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
@@ -21,6 +21,7 @@ export function DeliverPage() {
 
 function Deliver({ view }: { view: ShootView }) {
   const [packed, setPacked] = useState<number | null>(null)
+  const control = useRef<AbortController | null>(null)
   const ready = readyFor(view)
   const rows = summarise(view, ready)
   const files = planDelivery(view.shots, ready)
@@ -28,10 +29,14 @@ function Deliver({ view }: { view: ShootView }) {
   const concerns = files.filter(({ rendition }) => wantsLook(rendition.findings))
 
   async function pack(): Promise<void> {
+    const { signal } = (control.current = new AbortController())
     setPacked(0)
     try {
-      const zip = await packDelivery(view.shoot, files, () => setPacked((n) => (n ?? 0) + 1))
+      const onFile = (): void => setPacked((n) => (n ?? 0) + 1)
+      const zip = await packDelivery(view.shoot, files, onFile, signal)
       download(zip, `${view.shoot.name}.zip`)
+    } catch (error) {
+      if (!signal.aborted) throw error
     } finally {
       setPacked(null)
     }
@@ -115,6 +120,11 @@ function Deliver({ view }: { view: ShootView }) {
               ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}`
               : `Packing ${formatCount(packed)} of ${formatCount(files.length)}`}
           </Action>
+          {packed !== null && (
+            <Action look="quiet" onClick={() => control.current?.abort()}>
+              Stop
+            </Action>
+          )}
         </Flex>
         {concerns.length > 0 && (
           <>

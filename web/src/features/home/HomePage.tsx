@@ -3,10 +3,11 @@ import { useDropzone } from 'react-dropzone'
 import { fileTypeWords, LIMITS } from '@cloudbank/core/codec'
 import { countOf } from '@cloudbank/core/words'
 import { useGo } from '../../app/useGo'
-import { createShoot, freeShootName, useShootSummaries } from '../../data'
+import { createShoot, freeShootName, newShootId, useShootSummaries } from '../../data'
 import { attempt } from '../../notices'
 import { Action } from '../../ui'
-import { giveFiles } from '../../work/intake'
+import { giveFiles, partShoots } from '../../work/intake'
+import { SetAsideRows } from './SetAsideRows'
 import { ShootStrip } from './ShootStrip'
 import { StorageUsed } from './StorageUsed'
 
@@ -15,18 +16,17 @@ export function HomePage() {
   const summaries = useShootSummaries()
   const go = useGo()
 
-  async function startShoot(files: readonly File[]): Promise<void> {
-    if (files.length === 0) return
+  async function take(files: readonly File[]): Promise<void> {
+    const { shoots, others } = await partShoots(files)
+    if (shoots.length > 0) await giveFiles(newShootId(), shoots)
+    if (others.length === 0) return
     const shoot = await createShoot({ name: await freeShootName('New shoot'), dueOn: null })
     go(`/shoots/${shoot.id}`)
-    await giveFiles(
-      shoot.id,
-      files.map((file) => ({ fileName: file.name, blob: file })),
-    )
+    await giveFiles(shoot.id, others)
   }
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: (files) => attempt(startShoot(files), 'The shoot could not be begun'),
+    onDrop: (files) => attempt(take(files), 'The files could not be taken'),
     noClick: true,
     noKeyboard: true,
   })
@@ -54,6 +54,7 @@ export function HomePage() {
         ) : (
           summaries.map((summary) => <ShootStrip key={summary.shoot.id} summary={summary} />)
         )}
+        <SetAsideRows />
         <StorageUsed />
       </Box>
     </Box>

@@ -12,6 +12,7 @@ import {
 } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
+import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
 import { recipeOf } from '../../work/recipe'
 import { bySlot, countStale } from '../../work/stale'
@@ -46,6 +47,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
             <Attention /> {countOf(failed, 'shot')} failed
           </Flex>
         )}
+        <SaveShoot shoot={shoot} />
         <DeleteShoot summary={summary} />
       </Flex>
       <Link to={`/shoots/${shoot.id}`} tabIndex={-1} aria-hidden>

@@ -52,7 +52,10 @@ const file = (fileName: string, text: string, known: object = {}) => ({
   ...known,
 })
 const work = (jobs = lookingJobs(), tab = playedTab()): Promise<Outcome> =>
-  workThrough(intakeWork(jobs, db), tab)
+  workThrough(
+    intakeWork(jobs, db, () => undefined),
+    tab,
+  )
 const shotNames = async (): Promise<string[]> =>
   (await db.shots.orderBy('id').sortBy('order')).map(({ fileName }) => fileName)
 const refusals = async (): Promise<string[]> =>

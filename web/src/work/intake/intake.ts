@@ -1,9 +1,10 @@
 import { workThrough } from '@cloudbank/hosts/runs'
 import { countOf } from '@cloudbank/core/words'
 import { useNotices } from '../../notices'
-import { database, type ShootId } from '../../data'
+import { database, type Shoot, type ShootId } from '../../data'
 import { describeError, isNoRoom } from '../../notices'
 import { sharedPool } from '../pool'
+import { ContainerError } from '../container'
 import { oneAtATime } from '../oneAtATime'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
@@ -20,7 +21,7 @@ export const continueIntake = oneAtATime(work)
 
 async function work(): Promise<void> {
   try {
-    await workThrough(intakeWork(sharedPool(), database), browserPorts(reporter))
+    await workThrough(intakeWork(sharedPool(), database, sayShoot), browserPorts(reporter))
   } catch (error) {
     const waiting = await database.arrivals.count()
     const what = countOf(waiting, 'file')
@@ -32,6 +33,13 @@ async function work(): Promise<void> {
           : `Taking in stopped: ${describeError(error)}. ${what} wait; they go on when Cloudbank is opened again.`,
       )
   }
+}
+
+function sayShoot(fileName: string, brought: Shoot | ContainerError): void {
+  const { say, need } = useNotices.getState()
+  if (brought instanceof ContainerError)
+    need(`${fileName} could not be brought in: ${brought.message}.`)
+  else say(`${brought.name} is here, from ${fileName}.`)
 }
 
 /** Gives files to a shoot. What there is no room for is said at once, by name. */

@@ -1,6 +1,7 @@
 import type { Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
-import { watchTables, type Database } from '../../data'
+import { watchTables, type Arrival, type Database, type Shoot } from '../../data'
+import { ContainerError, importShoot } from '../container'
 import { inspectArrival } from './inspectArrival'
 import { unpackZip } from './unpackZip'
 
@@ -11,8 +12,11 @@ interface Waiting {
   readonly tries: number
 }
 
+/** Told what has become of a whole shoot that was brought in. */
+export type OnShoot = (fileName: string, brought: Shoot | ContainerError) => void
+
 /** Looks at what has arrived, file by file, in the order in which it came. */
-export const intakeWork = (pool: Jobs, db: Database): Work<Waiting> => ({
+export const intakeWork = (pool: Jobs, db: Database, onShoot: OnShoot): Work<Waiting> => ({
   lock: 'intake',
   remaining: async () => {
     const arrivals = await db.arrivals.where('state').equals('waiting').sortBy('id')
@@ -26,7 +30,28 @@ export const intakeWork = (pool: Jobs, db: Database): Work<Waiting> => ({
   process: async ({ id }, signal) => {
     const arrival = await db.arrivals.get(id)
     if (!arrival) return
-    if (arrival.kind === 'zip') await unpackZip(arrival, signal, db)
-    else await inspectArrival(arrival, pool, signal, db)
+    switch (arrival.kind) {
+      case 'zip':
+        return unpackZip(arrival, signal, db)
+      case 'shoot':
+        return bringShoot(arrival, signal, db, onShoot)
+      case 'photograph':
+        return inspectArrival(arrival, pool, signal, db)
+    }
   },
 })
+
+async function bringShoot(
+  { id, fileName, blob }: Arrival,
+  signal: AbortSignal,
+  db: Database,
+  onShoot: OnShoot,
+): Promise<void> {
+  try {
+    onShoot(fileName, await importShoot(blob, signal, db))
+  } catch (error) {
+    if (!(error instanceof ContainerError)) throw error
+    onShoot(fileName, error)
+  }
+  await db.arrivals.delete(id!)
+}

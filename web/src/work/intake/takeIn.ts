@@ -10,6 +10,18 @@ export interface IncomingFile {
   readonly angle?: string | null
 }
 
+/** Parts whole shoots that were saved as files from photographs and what goes with them. */
+export async function partShoots(
+  files: readonly File[],
+): Promise<{ readonly shoots: IncomingFile[]; readonly others: IncomingFile[] }> {
+  const kinds = await Promise.all(files.map((file) => sniff(file.name, file)))
+  const of = (isShoot: boolean): IncomingFile[] =>
+    files
+      .filter((_, i) => (kinds[i] === 'shoot') === isShoot)
+      .map((file) => ({ fileName: file.name, blob: file }))
+  return { shoots: of(true), others: of(false) }
+}
+
 /** What came of giving files to a shoot. */
 export interface TakenIn {
   /** Files that wait to be looked at. */
@@ -19,7 +31,12 @@ export interface TakenIn {
 }
 
 /** Single files go before zips, so that none waits for what may be a long unpacking. */
-const TURN: Readonly<Record<GivenKind, number>> = { table: 0, photograph: 1, zip: 2 }
+const TURN: Readonly<Record<GivenKind, number>> = {
+  table: 0,
+  photograph: 1,
+  zip: 2,
+  shoot: 3,
+}
 
 /**
  * Puts files in line for a shoot. They are kept at once, one by one, so that a reload loses none and a

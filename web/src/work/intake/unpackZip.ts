@@ -120,7 +120,8 @@ async function putInLine(
 ): Promise<void> {
   const { shootId } = arrival
   const kind = await sniff(fileName, blob)
-  if (kind === 'zip') await refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
+  if (kind === 'zip' || kind === 'shoot')
+    await refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
   else if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
   else
     await db.arrivals.add(

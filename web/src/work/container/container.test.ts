@@ -1,0 +1,183 @@
+import 'fake-indexeddb/auto'
+import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
+import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { createProcessLock, workThrough } from '@cloudbank/hosts/runs'
+import {
+  deedsOf,
+  newShootId,
+  openDatabase,
+  perform,
+  put,
+  sweep,
+  undoLast,
+  type Database,
+  type Shoot,
+} from '../../data'
+import { openFixture2 } from '../../data/fixture.testing'
+import { shotId } from '../../data/ids.testing'
+import { intakeWork } from '../intake/intakeWork'
+import { takeIn } from '../intake/takeIn'
+import { playedJobs, playedTab } from '../played.testing'
+import { exportShoot } from './exportShoot'
+import { CONTAINER, ContainerError } from './format'
+import { importShoot, isContainer } from './importShoot'
+
+const GO_ON = new AbortController().signal
+const TABLES = ['briefs', 'shots', 'products', 'lightings', 'renditions', 'measures'] as const
+
+let here: Database
+let there: Database
+let shoot: Shoot
+
+/** A shoot that a browser has worked on, with a colour table and a matte. */
+beforeEach(async () => {
+  const name = `test-${crypto.randomUUID()}`
+  await openFixture2(name)
+  here = openDatabase(name)
+  there = openDatabase(`test-${crypto.randomUUID()}`)
+  shoot = (await here.shoots.toArray())[0]!
+  const [shot] = await here.shots.toArray()
+  const hash = 'f'.repeat(64)
+  await here.cubes.put({ hash: hash as never, name: 'Dusk', text: 'LUT_3D_SIZE 2' })
+  const look = { from: 'cube', hash, name: 'Dusk', strengthPct: 50 }
+  const edits = [put('shots', shot!.id, ['touches', 'light', 'look'], look)]
+  await perform({ shootId: shoot.id, words: 'Look Dusk', edits }, here)
+  const area = { x: 0, y: 0, width: 1, height: 1 }
+  const alpha = { sidePx: 800, area, width: 4, height: 4, deflated: new Uint8Array([1, 2, 3, 250]) }
+  await here.mattes.put({
+    key: `${shot!.originalHash}/cut1/800`,
+    matte: { kind: 'cut', box: area, unsure: 0, holes: 0, alpha },
+  })
+  await here.mattes.put({
+    key: `${shot!.originalHash}/cut1/1600`,
+    matte: { kind: 'uncut', reason: 'no-product' },
+  })
+})
+afterEach(async () => {
+  await here.delete()
+  await there.delete()
+})
+
+const pack = (): Promise<Blob> =>
+  exportShoot(shoot.id, { onProgress: () => undefined, signal: GO_ON }, here)
+
+const rowsOf = async (db: Database, table: string): Promise<unknown[]> => {
+  const rows: unknown[] = await db.table(table).toArray()
+  return rows
+}
+
+const bytesOf = async (db: Database, table: string): Promise<Record<string, readonly number[]>> => {
+  const rows = (await db.table(table).toArray()) as { hash: string; blob: Blob }[]
+  const read = rows.map(async ({ hash, blob }) => [hash, [...(await blob.bytes())]] as const)
+  return Object.fromEntries(await Promise.all(read))
+}
+
+describe('a shoot in a file', () => {
+  test('is the same on another machine: every row, every byte', async () => {
+    const blob = await pack()
+    expect(await isContainer(blob)).toBe(true)
+    expect(await importShoot(blob, GO_ON, there)).toEqual(shoot)
+    for (const table of [...TABLES, 'shoots', 'mattes', 'cubes'])
+      expect(await rowsOf(there, table), table).toEqual(await rowsOf(here, table))
+    for (const table of ['originals', 'previews', 'contents'])
+      expect(await bytesOf(there, table), table).toEqual(await bytesOf(here, table))
+    expect(await sweep(there)).toEqual({ files: 0, bytes: 0 })
+  })
+
+  test('brings its history: what was done there is undone here', async () => {
+    await importShoot(await pack(), GO_ON, there)
+    const words = (deeds: readonly { words: string }[]) => deeds.map((deed) => deed.words)
+    const scope = { shootId: shoot.id }
+    expect(words(await deedsOf(scope, there))).toEqual(words(await deedsOf(scope, here)))
+    for (const db of [here, there]) while ((await undoLast(scope, db)).kind === 'done');
+    for (const table of ['shots', 'products', 'lightings'])
+      expect(await rowsOf(there, table), table).toEqual(await rowsOf(here, table))
+  })
+
+  test('comes in as a copy beside itself, which shares its files', async () => {
+    const before = await bytesOf(here, 'originals')
+    const copy = await importShoot(await pack(), GO_ON, here)
+    expect(copy.name).toBe(`${shoot.name} 2`)
+    expect(copy.id).not.toBe(shoot.id)
+    const shotsOf = (id: string) => here.shots.where('shootId').equals(id).sortBy('order')
+    const [mine, theirs] = [await shotsOf(shoot.id), await shotsOf(copy.id)]
+    const plain = ({ fileName, touches, originalHash }: (typeof mine)[number]) => ({
+      fileName,
+      touches,
+      originalHash,
+    })
+    expect(theirs.map(plain)).toEqual(mine.map(plain))
+    const ids = [...mine, ...theirs].map(({ id }) => id)
+    expect(new Set(ids).size).toBe(ids.length)
+    // A lighting's shots are its own.
+    const lightings = await here.lightings.where('shootId').equals(copy.id).toArray()
+    const known = new Set(lightings.map(({ id }) => id))
+    expect(theirs.every(({ lightingId }) => lightingId === null || known.has(lightingId))).toBe(
+      true,
+    )
+    expect(await bytesOf(here, 'originals')).toEqual(before)
+    await here.shots.delete(shotId(mine[0]!.id))
+    expect(await here.shots.where('shootId').equals(copy.id).count()).toBe(mine.length)
+  })
+
+  test('that waits to be brought in is brought in by the intake, and nothing is swept meanwhile', async () => {
+    await takeIn(newShootId(), [{ fileName: 'lakeside.zip', blob: await pack() }], there)
+    await there.originals.put({ hash: 'half' as never, blob: new Blob(['of it']) })
+    expect(await sweep(there)).toEqual({ files: 0, bytes: 0 })
+    const told: string[] = []
+    const work = intakeWork(playedJobs(), there, (fileName, brought) =>
+      told.push(`${fileName}: ${brought instanceof Error ? brought.message : brought.name}`),
+    )
+    await workThrough(work, playedTab(createProcessLock()))
+    expect(told).toEqual([`lakeside.zip: ${shoot.name}`])
+    expect(await there.arrivals.count()).toBe(0)
+    expect(await there.shots.count()).toBe(await here.shots.count())
+  })
+})
+
+/** The container with its JSON changed. */
+async function changed(
+  change: (json: { tables: Record<string, object[]> }) => object,
+): Promise<Blob> {
+  const files = unzipSync(new Uint8Array(await (await pack()).arrayBuffer()))
+  const json = JSON.parse(strFromU8(files[CONTAINER.json]!)) as { tables: Record<string, object[]> } // its own
+  const { [CONTAINER.json]: _, ...others } = files
+  const all = { [CONTAINER.json]: strToU8(JSON.stringify(change(json))), ...others }
+  return new Blob([zipSync(all, { level: 0 }) as Uint8Array<ArrayBuffer>])
+}
+
+describe('a file that is not as it must be', () => {
+  test.each<[string, () => Promise<Blob>, RegExp]>([
+    ['is cut short', async () => (await pack()).slice(0, 5000), /damaged/],
+    [
+      'is of a later version',
+      () => changed((json) => ({ ...json, version: 9 })),
+      /later Cloudbank/,
+    ],
+    [
+      'has a row that is wrong',
+      () =>
+        changed((json) => {
+          Object.assign(json.tables.shots![0]!, { width: 'wide' })
+          return json
+        }),
+      /shots, width/,
+    ],
+    [
+      'misses a photograph',
+      () =>
+        changed((json) => {
+          Object.assign(json.tables.shots![0]!, { originalHash: 'nowhere' })
+          return json
+        }),
+      /originals\/nowhere is missing/,
+    ],
+  ])('%s: says so, and brings nothing in', async (_what, make, words) => {
+    const blob = await make()
+    const bringing = importShoot(blob, GO_ON, there)
+    await expect(bringing).rejects.toBeInstanceOf(ContainerError)
+    await expect(bringing).rejects.toThrow(words)
+    expect(await there.shoots.count()).toBe(0)
+    expect(await there.shots.count()).toBe(0)
+  })
+})

@@ -1,0 +1,210 @@
+import type { Entry, FileEntry } from '@zip.js/zip.js'
+import { CancelledError } from '@cloudbank/core/engine'
+import type { PackedMatte } from '@cloudbank/core/matte'
+import {
+  checkRows,
+  FileHash,
+  freeShootName,
+  newBriefId,
+  newLightingId,
+  newShootId,
+  newShotId,
+  type Database,
+  type Shoot,
+} from '../../data'
+import { loadZip } from '../zip'
+import { CONTAINER, CONTAINER_TABLES, Contained, ContainerError } from './format'
+
+/** Whether a file is a shoot, by the name of its first entry. */
+export async function isContainer(blob: Blob): Promise<boolean> {
+  const HEAD_BYTES = 30 // of a zip's local file header, before the name
+  const name = blob.slice(HEAD_BYTES, HEAD_BYTES + CONTAINER.json.length)
+  return (await name.text()) === CONTAINER.json
+}
+
+/**
+ * Brings in a shoot that `exportShoot` packed. Its files come first, its rows last and all at once, so that
+ * a shoot is there whole or not at all; what was brought in before a reload is brought in again. Where the
+ * shoot is here already, a copy comes in beside it.
+ *
+ * @throws ContainerError saying what is wrong with the file; CancelledError once the signal is aborted.
+ */
+export async function importShoot(blob: Blob, signal: AbortSignal, db: Database): Promise<Shoot> {
+  const { BlobReader, ZipReader } = await loadZip()
+  const reader = new ZipReader(new BlobReader(blob))
+  try {
+    const entries = new Map<string, FileEntry>()
+    for (const entry of await entriesOf(() => reader.getEntries()))
+      if (!entry.directory) entries.set(entry.filename, entry)
+    const json = entries.get(CONTAINER.json)
+    if (!json) throw new ContainerError('it holds no shoot')
+    const contained = readJson(await textOf(json))
+    const rows = await checkedRows(await besideWhatIsHere(contained, db))
+    await bringFiles(entries, contained, rows, signal, db)
+    return await bringRows(rows, db)
+  } finally {
+    await reader.close()
+  }
+}
+
+async function entriesOf(read: () => Promise<Entry[]>): Promise<Entry[]> {
+  try {
+    return await read()
+  } catch (error) {
+    throw new ContainerError('the zip is damaged; copy the file again', { cause: error })
+  }
+}
+
+async function textOf(entry: FileEntry): Promise<string> {
+  return (await blobOf(entry)).text()
+}
+
+async function blobOf(entry: FileEntry, signal?: AbortSignal): Promise<Blob> {
+  const { BlobWriter } = await loadZip()
+  try {
+    const options = { checkSignature: true, ...(signal ? { signal } : {}) }
+    return await entry.getData(new BlobWriter(), options)
+  } catch (error) {
+    if (signal?.aborted) throw new CancelledError()
+    throw new ContainerError(`${entry.filename} in it is damaged; copy the file again`, {
+      cause: error,
+    })
+  }
+}
+
+function readJson(text: string): Contained {
+  let data: unknown
+  try {
+    data = JSON.parse(text)
+  } catch (error) {
+    throw new ContainerError(`${CONTAINER.json} in it cannot be read`, { cause: error })
+  }
+  const read = Contained.safeParse(data)
+  if (read.success) return read.data
+  const [issue] = read.error.issues
+  throw new ContainerError(
+    `${CONTAINER.json}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,
+  )
+}
+
+/** The tables with ids of their own, where a shoot of the same ids is here already. */
+async function besideWhatIsHere({ tables }: Contained, db: Database): Promise<Contained['tables']> {
+  const idsOf = (rows: readonly unknown[]): string[] =>
+    rows.map((row) => (row as { id?: unknown }).id).filter((id) => typeof id === 'string')
+  const [shootId = ''] = idsOf(tables.shoots)
+  if ((await db.shoots.where('id').equals(shootId).count()) === 0) return tables
+  const others = new Map<string, string>([
+    ...idsOf(tables.shoots).map((id) => [id, newShootId()] as const),
+    ...idsOf(tables.briefs).map((id) => [id, newBriefId()] as const),
+    ...idsOf(tables.shots).map((id) => [id, newShotId()] as const),
+    ...idsOf(tables.lightings).map((id) => [id, newLightingId()] as const),
+  ])
+  // Ids are random and found nowhere but as ids; other ids, as of renditions, are made of them. A hash
+  // names a file, whatever it is made of.
+  const text = JSON.stringify(tables, (key, value: unknown) =>
+    typeof value === 'string' && key !== 'fileHash'
+      ? value.replace(UUID, (id) => others.get(id) ?? id)
+      : value,
+  )
+  return JSON.parse(text) as Contained['tables'] // as it was, but for ids
+}
+
+const UUID = /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
+
+async function checkedRows(tables: Contained['tables']) {
+  const rowsOf = <Name extends (typeof CONTAINER_TABLES)[number]>(name: Name) => {
+    const { rows, bad } = checkRows(name, tables[name])
+    const [first] = bad
+    if (first) throw new ContainerError(`${CONTAINER.json}, ${name}, ${first.problem}`)
+    return rows
+  }
+  return {
+    shoots: rowsOf('shoots'),
+    briefs: rowsOf('briefs'),
+    shots: rowsOf('shots'),
+    products: rowsOf('products'),
+    lightings: rowsOf('lightings'),
+    renditions: rowsOf('renditions'),
+    measures: rowsOf('measures'),
+    deeds: rowsOf('deeds'),
+  }
+}
+type CheckedRows = Awaited<ReturnType<typeof checkedRows>>
+
+async function bringFiles(
+  entries: ReadonlyMap<string, FileEntry>,
+  contained: Contained,
+  { shots, renditions }: CheckedRows,
+  signal: AbortSignal,
+  db: Database,
+): Promise<void> {
+  const byHash = new Map<string, FileEntry>()
+  for (const [path, entry] of entries) {
+    const [folder = '', name = ''] = path.split('/')
+    byHash.set(`${folder}/${decodeURIComponent(name.replace(/\.\w+$/, ''))}`, entry)
+  }
+  const need = (folder: string, hash: string): FileEntry => {
+    const entry = byHash.get(`${folder}/${hash}`)
+    if (!entry) throw new ContainerError(`${folder}/${hash} is missing in it`)
+    return entry
+  }
+  const { folders } = CONTAINER
+  const bring = async (table: 'originals' | 'contents', folder: string, hash: FileHash) => {
+    if (signal.aborted) throw new CancelledError()
+    if ((await db.table(table).where('hash').equals(hash).count()) > 0) return
+    await db[table].put({ hash, blob: await blobOf(need(folder, hash), signal) })
+  }
+  for (const { originalHash } of shots) await bring('originals', folders.originals, originalHash)
+  for (const { fileHash } of renditions) await bring('contents', folders.contents, fileHash)
+  for (const [hash, size] of Object.entries(contained.previews))
+    await db.previews.put({
+      hash: FileHash.parse(hash),
+      blob: await blobOf(need(folders.previews, hash), signal),
+      ...size,
+    })
+  for (const [hash, { name }] of Object.entries(contained.cubes))
+    await db.cubes.put({
+      hash: FileHash.parse(hash),
+      name,
+      text: await textOf(need(CONTAINER.cubes, hash)),
+    })
+  for (const { key, matte, file } of contained.mattes) {
+    const entry = file === null ? null : entries.get(file)
+    // A matte that is missing is cut again when it is needed.
+    if (entry === undefined) continue
+    await db.mattes.put({ key, matte: await wholeMatte(matte, entry) })
+  }
+}
+
+async function wholeMatte(
+  matte: Contained['mattes'][number]['matte'],
+  entry: FileEntry | null,
+): Promise<PackedMatte> {
+  if (!entry) return matte as unknown as PackedMatte // it has no alpha
+  const deflated = await (await blobOf(entry)).bytes()
+  const alpha = { ...(matte.alpha as object), deflated }
+  return { ...matte, alpha } as unknown as PackedMatte // as `exportShoot` took it apart
+}
+
+async function bringRows(rows: CheckedRows, db: Database): Promise<Shoot> {
+  const [found] = rows.shoots
+  const shoot = { ...found!, name: await freeShootName(found!.name, db) } // one, as the schema asks
+  const tables = CONTAINER_TABLES.map((table) => db.table(table))
+  await db.transaction('rw', [...tables, db.measureTasks], async () => {
+    await db.shoots.add(shoot)
+    await db.briefs.bulkAdd(rows.briefs)
+    await db.shots.bulkAdd(rows.shots)
+    await db.products.bulkPut(rows.products)
+    await db.lightings.bulkAdd(rows.lightings)
+    await db.renditions.bulkAdd(rows.renditions)
+    await db.measures.bulkPut(rows.measures)
+    for (const { id: _, ...deed } of rows.deeds) await db.deeds.add(deed)
+    const measured = new Set(rows.measures.map(({ hash }) => hash))
+    for (const { id, shootId, originalHash, fileName } of rows.shots)
+      if (!measured.has(originalHash))
+        await db.measureTasks.put({ id, kind: 'measure', shootId, hash: originalHash, fileName })
+    if (rows.shots.some(({ sorted }) => !sorted))
+      await db.measureTasks.put({ id: `sort/${shoot.id}`, kind: 'sort', shootId: shoot.id })
+  })
+  return shoot
+}

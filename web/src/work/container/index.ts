@@ -1,0 +1,3 @@
+export { exportShoot } from './exportShoot'
+export { CONTAINER, ContainerError } from './format'
+export { importShoot, isContainer } from './importShoot'
