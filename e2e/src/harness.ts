@@ -1,27 +1,56 @@
-import { mkdtemp, rm } from 'node:fs/promises'
-import type { Server } from 'node:http'
+import { mkdtemp, readFile, rm } from 'node:fs/promises'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { unzipSync } from 'fflate'
 import { chromium, type BrowserContext, type Download, type Page } from 'playwright-core'
-import { readFile } from 'node:fs/promises'
-import { createApp, listen } from '@cloudbank/server'
+import { createApp } from '@cloudbank/server'
 
 const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
 export const DEMO = folder('../../demo/')
 
+/** The app's server, which can go away and come back. */
+class GatedServer {
+  /** Whether a request for this path is left without an answer. */
+  away: (path: string) => boolean = () => false
+  readonly #server: Server
+  url = ''
+
+  constructor() {
+    const app = createApp({ web: folder('../../web/dist'), demo: DEMO })
+    this.#server = createServer((request, response) => {
+      if (this.away(request.url ?? '')) request.socket.destroy()
+      else app(request, response)
+    })
+  }
+
+  async start(): Promise<void> {
+    await new Promise<void>((resolve) => this.#server.listen(0, '127.0.0.1', resolve))
+    this.url = `http://localhost:${(this.#server.address() as AddressInfo).port}` // a port, no pipe
+  }
+
+  stop(): void {
+    this.#server.closeAllConnections()
+    this.#server.close()
+  }
+}
+
 /** The real app in a real browser, with an empty database of its own. */
 export interface RunningApp {
   readonly url: string
+  readonly server: GatedServer
   readonly page: Page
   readonly context: BrowserContext
+  /** Ends everything. @throws Error when any other host was asked for anything, at any time. */
   readonly stop: () => Promise<void>
 }
 
 export async function startApp(): Promise<RunningApp> {
-  const { server, url } = await listen(createApp({ web: folder('../../web/dist'), demo: DEMO }), 0)
+  const server = new GatedServer()
+  await server.start()
   const profile = await mkdtemp(join(tmpdir(), 'cloudbank-e2e-'))
   const context = await chromium.launchPersistentContext(profile, {
     executablePath: '/usr/bin/chromium',
@@ -36,30 +65,83 @@ export async function startApp(): Promise<RunningApp> {
       '--disable-sync',
     ],
   })
+  const foreign = watchHosts(context, server.url)
   const page = context.pages()[0] ?? (await context.newPage())
-  return { url, page, context, stop: () => stop(context, server, profile) }
+  return {
+    url: server.url,
+    server,
+    page,
+    context,
+    stop: async () => {
+      await context.close()
+      server.stop()
+      await rm(profile, { recursive: true, force: true })
+      if (foreign.size > 0) throw new Error(`Asked of other hosts: ${[...foreign].join(', ')}`)
+    },
+  }
 }
 
-async function stop(context: BrowserContext, server: Server, profile: string): Promise<void> {
-  await context.close()
-  server.closeAllConnections()
-  server.close()
-  await rm(profile, { recursive: true, force: true })
+/** Every request to any host but the app's own, of pages and of their workers. */
+function watchHosts(context: BrowserContext, url: string): ReadonlySet<string> {
+  const foreign = new Set<string>()
+  context.on('request', (request) => {
+    const { origin, protocol } = new URL(request.url())
+    if (/^(https?|wss?):$/.test(protocol) && origin !== url) foreign.add(request.url())
+  })
+  return foreign
+}
+
+/** Ends a page as when its browser crashes: nothing of it runs on, not even its workers. */
+export async function crash(page: Page, context: BrowserContext): Promise<Page> {
+  const client = await context.newCDPSession(page)
+  const crashed = page.waitForEvent('crash')
+  // It never answers.
+  client.send('Page.crash').catch(() => undefined)
+  await crashed
+  await page.close()
+  return context.newPage()
 }
 
 /** Opens the demo shoot and waits until all its photographs are in. */
-export async function openDemo({ page, url }: RunningApp): Promise<void> {
+export async function openDemo({ page, url }: Pick<RunningApp, 'page' | 'url'>): Promise<void> {
   await page.goto(`${url}/demo`)
   await page.getByText('31 shots ·').waitFor({ timeout: 120_000 })
 }
+
+export interface GivenFile {
+  readonly name: string
+  readonly mimeType: string
+  readonly buffer: Buffer
+}
+
+/** A photograph of the demo shoot, as a file to drop; under another name if one is given. */
+export async function demoPhoto(file: string, name = file): Promise<GivenFile> {
+  const mimeType = file.endsWith('.png') ? 'image/png' : 'image/jpeg'
+  return { name, mimeType, buffer: await readFile(`${DEMO}photos/${file}`) }
+}
+
+export const demoPhotos = (files: readonly string[]): Promise<GivenFile[]> =>
+  Promise.all(files.map((file) => demoPhoto(file)))
 
 /** Drops files onto whatever takes them on the page. */
 export async function giveFiles(
   page: Page,
   label: string,
-  files: readonly { name: string; mimeType: string; buffer: Buffer }[],
+  files: readonly GivenFile[],
 ): Promise<void> {
   await page.getByLabel(label).setInputFiles([...files])
+}
+
+/** A new shoot of these files, opened; waits until its photographs are in. */
+export async function newShoot(
+  { page, url }: Pick<RunningApp, 'page' | 'url'>,
+  files: readonly GivenFile[],
+  shots = files.length,
+): Promise<void> {
+  await page.goto(url)
+  await page.getByRole('heading', { name: 'Shoots' }).waitFor()
+  await giveFiles(page, 'Photographs for a new shoot', files)
+  await page.getByText(`${shots} ${shots === 1 ? 'shot' : 'shots'} ·`).waitFor({ timeout: 60_000 })
 }
 
 /** The files in a downloaded zip, by path. */
@@ -67,22 +149,30 @@ export async function unzip(download: Download): Promise<Record<string, Uint8Arr
   return unzipSync(new Uint8Array(await readFile(await download.path())))
 }
 
-/** Number of finished renditions in the page's database. */
-export function countRenditions(page: Page): Promise<number> {
+/** All rows of a table of the page's database. */
+export function rowsOf<Row>(page: Page, table: string): Promise<Row[]> {
   return page.evaluate(
-    () =>
-      new Promise<number>((resolve, reject) => {
+    (name) =>
+      new Promise<Row[]>((resolve, reject) => {
         const opening = indexedDB.open('cloudbank')
         opening.onerror = () => reject(opening.error as DOMException)
         opening.onsuccess = () => {
-          const count = opening.result.transaction('renditions').objectStore('renditions').count()
-          count.onsuccess = () => {
+          const asking = opening.result.transaction(name).objectStore(name).getAll()
+          asking.onerror = () => reject(asking.error as DOMException)
+          asking.onsuccess = () => {
             opening.result.close()
-            resolve(count.result)
+            resolve(asking.result as Row[]) // the table's rows
           }
         }
       }),
+    table,
   )
+}
+
+/** Number of finished renditions in the page's database, earlier versions left out. */
+export async function countRenditions(page: Page): Promise<number> {
+  const rows = await rowsOf<{ standing: string }>(page, 'renditions')
+  return rows.filter(({ standing }) => standing === 'current').length
 }
 
 /** The small preview of each shot in the page's database, by file name, as bytes. */

@@ -1,4 +1,4 @@
-import { join } from 'node:path'
+import { extname, join } from 'node:path'
 import express, { type Express } from 'express'
 
 /** Where the built interface and the demo shoot lie. */
@@ -36,6 +36,9 @@ const HEADERS = {
   'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
 }
 
+/** Folders in which there are files only. */
+const IN_FILES = /^\/(assets|demo)\/./
+
 const YEAR_MS = 365 * 24 * 3600 * 1000
 
 /** The web server: the built interface, the demo shoot, and the headers both need. */
@@ -47,13 +50,16 @@ export function createApp({ web, demo }: AppFolders): Express {
     next()
   })
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
-  app.use('/assets', (_request, response) => void response.sendStatus(404))
   app.use('/demo/photos', express.static(join(demo, 'photos')))
   app.get('/demo/shoot.json', (_request, response) => response.sendFile(join(demo, 'shoot.json')))
   app.get('/demo/products.csv', (_request, response) =>
     response.sendFile(join(demo, 'products.csv')),
   )
   app.use(express.static(web, { index: false }))
-  app.get('/{*path}', (_request, response) => response.sendFile(join(web, 'index.html')))
+  // Screens have addresses without an extension; a file that is not there is not a screen.
+  app.get('/{*path}', ({ path }, response) => {
+    if (extname(path) !== '' || IN_FILES.test(path)) response.sendStatus(404)
+    else response.sendFile(join(web, 'index.html'))
+  })
   return app
 }

@@ -1,19 +1,31 @@
-import { fileURLToPath } from 'node:url'
 import type { Server } from 'node:http'
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { createApp, listen, PortTakenError } from './index'
 
-const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 let server: Server
 let url = ''
+let folder = ''
 
+/** An interface of one page, and a demo shoot of one photograph. */
 beforeAll(async () => {
-  ;({ server, url } = await listen(
-    createApp({ web: folder('../../web/dist'), demo: folder('../../demo') }),
-    0,
-  ))
+  folder = await mkdtemp(join(tmpdir(), 'cloudbank-server-'))
+  const [web, demo] = [join(folder, 'web'), join(folder, 'demo')]
+  await mkdir(join(web, 'assets'), { recursive: true })
+  await mkdir(join(demo, 'photos'), { recursive: true })
+  await writeFile(join(web, 'index.html'), '<div id="root"></div>')
+  await writeFile(join(web, 'assets/app.js'), 'app')
+  await writeFile(join(demo, 'shoot.json'), '{}')
+  await writeFile(join(demo, 'photos/mug.jpg'), 'a mug')
+  await writeFile(join(folder, 'secret.txt'), 'outside')
+  ;({ server, url } = await listen(createApp({ web, demo }), 0))
 })
-afterAll(() => server.close())
+afterAll(async () => {
+  server.close()
+  await rm(folder, { recursive: true })
+})
 
 test('every page is isolated and allows nothing from outside', async () => {
   for (const path of ['/', '/shoots/any/brief', '/demo/shoot.json']) {
@@ -27,16 +39,25 @@ test('every page is isolated and allows nothing from outside', async () => {
   }
 })
 
-test('unknown pages are the app, unknown assets are not', async () => {
-  expect(await (await fetch(`${url}/somewhere`)).text()).toContain('<div id="root">')
-  expect((await fetch(`${url}/assets/none.js`)).status).toBe(404)
-})
+test.each(['/', '/demo', '/shoots/any', '/shoots/any/shots/one', '/somewhere'])(
+  '%s is a screen of the app',
+  async (path) => {
+    const response = await fetch(url + path)
+    expect([response.status, await response.text()]).toEqual([200, '<div id="root"></div>'])
+  },
+)
+
+test.each(['/assets/none.js', '/assets/none', '/demo/photos/none', '/demo/photos/none.jpg', '/x.png'])(
+  '%s is not there',
+  async (path) => expect((await fetch(url + path)).status).toBe(404),
+)
 
 test('the demo’s photographs are served, what lies outside is not', async () => {
-  const response = await fetch(`${url}/demo/photos/IMG_2050.jpg`)
+  const response = await fetch(`${url}/demo/photos/mug.jpg`)
   expect(response.headers.get('content-type')).toBe('image/jpeg')
-  const outside = await fetch(`${url}/demo/photos/..%2f..%2fpackage.json`)
-  expect(await outside.text()).not.toContain('workspaces')
+  expect(await response.text()).toBe('a mug')
+  const outside = await fetch(`${url}/demo/photos/..%2f..%2fsecret.txt`)
+  expect(await outside.text()).not.toContain('outside')
 })
 
 test('a taken port is named', async () => {

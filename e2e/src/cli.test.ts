@@ -1,0 +1,165 @@
+import { execFile } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { copyFile, mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import sharp from 'sharp'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { DEMO } from './harness'
+
+const cli = fileURLToPath(new URL('../../hosts/bin/cloudbank.mjs', import.meta.url))
+const photos = `${DEMO}photos/`
+let folder = ''
+
+beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'cloudbank-'))
+})
+afterAll(() => rm(folder, { recursive: true }))
+
+function run(...args: string[]): Promise<{ code: number; stdout: string; stderr: string }> {
+  return new Promise((resolve) => {
+    const child = execFile(process.execPath, [cli, ...args], (_error, stdout, stderr) =>
+      resolve({ code: child.exitCode ?? -1, stdout, stderr }),
+    )
+  })
+}
+
+test('renders good photographs, names the bad one with its reason, and says so in the exit code', async () => {
+  const bad = join(folder, 'notes.jpg')
+  await writeFile(bad, 'these are notes')
+  const out = join(folder, 'out')
+  const { code, stdout, stderr } = await run(
+    'render',
+    `${photos}OCK-108-three-quarter.jpg`,
+    bad,
+    '--out',
+    out,
+  )
+  expect(code).toBe(1)
+  expect(stdout).toBe('')
+  expect(stderr).toContain('notes.jpg: 15 bytes long, not a picture')
+  expect(stderr).toContain('2/2')
+  const page = await readFile(join(out, 'page/OCK-108-three-quarter.jpg'))
+  expect(page.length).toBeLessThanOrEqual(200_000)
+  expect(await sharp(page).metadata()).toMatchObject({
+    width: 1200,
+    height: 1200,
+    format: 'jpeg',
+    hasProfile: true,
+  })
+  expect((await readFile(join(out, 'card/OCK-108-three-quarter.jpg'))).length).toBeLessThanOrEqual(
+    60_000,
+  )
+})
+
+test('two photographs of one name are both kept', async () => {
+  const photo = `${photos}IMG_2050.jpg`
+  const brief = join(folder, 'small.json')
+  const finish = { placements: [{ id: 'thumb', name: 'thumb', longSidePx: 64, format: 'webp' }] }
+  await writeFile(
+    brief,
+    JSON.stringify({ version: 1, name: 'small', steps: { cut: { method: 'off' }, finish } }),
+  )
+  const out = join(folder, 'twice')
+  const { code } = await run('render', photo, photo, '--brief', brief, '--out', out)
+  expect(code).toBe(0)
+  for (const name of ['IMG_2050.webp', 'IMG_2050-2.webp'])
+    expect(existsSync(join(out, 'thumb', name))).toBe(true)
+})
+
+test('a wrong brief names the field and makes nothing', async () => {
+  const brief = join(folder, 'wrong.json')
+  await writeFile(
+    brief,
+    JSON.stringify({ version: 1, name: 'x', steps: { frame: { fillPct: 400 } } }),
+  )
+  const out = join(folder, 'nothing')
+  const { code, stderr } = await run(
+    'render',
+    `${photos}IMG_2050.jpg`,
+    '--brief',
+    brief,
+    '--out',
+    out,
+  )
+  expect(code).toBe(2)
+  expect(stderr).toContain('steps.frame.fillPct')
+  expect(existsSync(out)).toBe(false)
+})
+
+test('a call that is wrong ends with 2', async () => {
+  expect((await run('render')).code).toBe(2)
+  expect((await run('render', 'a.jpg', '--out', folder, '--workers', 'many')).code).toBe(2)
+})
+
+/** A brief of one small rendition, as fast as can be. */
+async function smallBrief(name: string, change: object = {}): Promise<string> {
+  const finish = { placements: [{ id: 'thumb', name: 'thumb', longSidePx: 64, format: 'webp' }] }
+  const path = join(folder, name)
+  const brief = { version: 2, name: 'small', steps: { cut: { method: 'off' }, finish, ...change } }
+  await writeFile(path, `\uFEFF${JSON.stringify(brief)}`)
+  return path
+}
+
+describe('a folder', () => {
+  test('gives its photographs, by name, and says what it leaves out', async () => {
+    const shoot = join(folder, 'shoot')
+    await mkdir(join(shoot, 'inner'), { recursive: true })
+    for (const name of ['b.jpg', 'a.jpg']) await copyFile(`${photos}IMG_2050.jpg`, join(shoot, name))
+    await writeFile(join(shoot, 'notes.txt'), 'not a picture')
+    const out = join(folder, 'of-folder')
+    // A brief with a byte-order mark, as some editors write it.
+    const brief = await smallBrief('bom.json')
+    const { code, stderr } = await run('render', shoot, '--brief', brief, '--out', out)
+    expect(stderr).toContain('left out, no pictures')
+    expect(stderr).toContain('notes.txt')
+    expect(code).toBe(0)
+    expect(await readdir(join(out, 'thumb'))).toEqual(['a.webp', 'b.webp'])
+    expect(stderr).toContain('2 renditions in')
+  })
+
+  test('without a photograph says so', async () => {
+    const empty = join(folder, 'empty')
+    await mkdir(empty)
+    const { code, stderr } = await run('render', empty, '--out', join(folder, 'none'))
+    expect(code).toBe(2)
+    expect(stderr).toContain('there is no picture in this folder')
+  })
+})
+
+test('an unknown field of a brief is an error that names the field and the nearest one', async () => {
+  const brief = await smallBrief('misspelt.json', { frame: { fillPercent: 90 } })
+  const photo = `${photos}IMG_2050.jpg`
+  const { code, stderr } = await run('render', photo, '--brief', brief, '--out', join(folder, 'no'))
+  expect(code).toBe(2)
+  expect(stderr).toContain('steps.frame.fillPercent: there is no such field; is fillPct meant?')
+})
+
+test('names that no disk takes become names that every disk takes', async () => {
+  // As long as the file system allows, in letters of two bytes.
+  const long = `${'ü'.repeat(124)}.jpg`
+  const odd = 'mug\u202Egpj.exe .jpg'
+  for (const name of [long, odd]) await copyFile(`${photos}IMG_2050.jpg`, join(folder, name))
+  const out = join(folder, 'named')
+  const brief = await smallBrief('named.json')
+  const { code } = await run(
+    'render',
+    join(folder, long),
+    join(folder, odd),
+    '--brief',
+    brief,
+    '--out',
+    out,
+  )
+  expect(code).toBe(0)
+  const names = await readdir(join(out, 'thumb'))
+  expect(names.sort()).toEqual(['mug_gpj.exe.webp', `${'ü'.repeat(100)}.webp`].sort())
+})
+
+test('one photograph is one photograph', async () => {
+  const bad = join(folder, 'only.jpg')
+  await writeFile(bad, 'these are notes')
+  const { stderr } = await run('render', bad, '--out', join(folder, 'only'))
+  expect(stderr).toContain('1 photograph failed')
+})
