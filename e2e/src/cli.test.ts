@@ -106,7 +106,8 @@ describe('a folder', () => {
   test('gives its photographs, by name, and says what it leaves out', async () => {
     const shoot = join(folder, 'shoot')
     await mkdir(join(shoot, 'inner'), { recursive: true })
-    for (const name of ['b.jpg', 'a.jpg']) await copyFile(`${photos}IMG_2050.jpg`, join(shoot, name))
+    for (const name of ['b.jpg', 'a.jpg'])
+      await copyFile(`${photos}IMG_2050.jpg`, join(shoot, name))
     await writeFile(join(shoot, 'notes.txt'), 'not a picture')
     const out = join(folder, 'of-folder')
     // A brief with a byte-order mark, as some editors write it.

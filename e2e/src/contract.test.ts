@@ -4,7 +4,15 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '@cloudbank/core/brief'
 import { createNodePool } from '@cloudbank/hosts/node'
-import { DEMO, demoPhotos, newShoot, startApp, unzip, type GivenFile, type RunningApp } from './harness'
+import {
+  DEMO,
+  demoPhotos,
+  newShoot,
+  startApp,
+  unzip,
+  type GivenFile,
+  type RunningApp,
+} from './harness'
 
 // One plan, two hosts: the pixels before encoding, told by lossless renditions. Photographs come whole, as
 // they were taken; their decoders differ by a value or two, and the cut must not turn on that.
@@ -90,7 +98,10 @@ test('the browser and Node make the same pixels from the same plan', async () =>
 })
 
 /** How far two pictures are apart: the most, and how many values by more than 2 and 20 levels. */
-function levelsApart(a: Uint8Array, b: Uint8Array): { most: number; over2: number; over20: number } {
+function levelsApart(
+  a: Uint8Array,
+  b: Uint8Array,
+): { most: number; over2: number; over20: number } {
   const found = { most: 0, over2: 0, over20: 0 }
   for (let i = 0; i < a.length; i++) {
     const apart = Math.abs(a[i]! - b[i]!)

@@ -1,23 +1,18 @@
-import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { DEMO, giveFiles, startApp, unzip, type RunningApp } from './harness'
+import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
+import { demoPhoto, newShoot, startApp, unzip, type RunningApp } from './harness'
 
 let app: RunningApp
 beforeAll(async () => {
   app = await startApp()
-  const { page, url } = app
-  await page.goto(url)
-  await giveFiles(page, 'Photographs for a new shoot', [
-    {
-      name: 'flask-front.jpg',
-      mimeType: 'image/jpeg',
-      buffer: await readFile(`${DEMO}photos/OCK-109-TEA-front.jpg`),
-    },
-  ])
-  await page.getByText('1 shot ·').waitFor({ timeout: 60_000 })
 })
 afterAll(() => app.stop())
+
+/** Each test has a shoot of its own, on its brief. */
+beforeEach(async () => {
+  await newShoot(app, [await demoPhoto('OCK-109-TEA-front.jpg', 'flask-front.jpg')])
+  await app.page.getByRole('link', { name: 'Brief' }).first().click()
+})
 
 async function makeAndDownload(count: number): Promise<Record<string, Uint8Array>> {
   const { page } = app
@@ -28,13 +23,11 @@ async function makeAndDownload(count: number): Promise<Record<string, Uint8Array
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: /^Download/ }).click()
   const files = await unzip(await downloading)
-  await page.getByRole('link', { name: 'Brief' }).first().click()
   return files
 }
 
 test('a cut-out is a PNG with alpha: clear round the product, whole inside', async () => {
   const { page } = app
-  await page.getByRole('link', { name: 'Brief' }).first().click()
   await page.getByLabel('Start from').selectOption('Cut-outs')
   const files = await makeAndDownload(1)
   const { data, info } = await sharp(files['cut-out/flask-front.png'])
@@ -65,7 +58,6 @@ test('a portrait WebP keeps its ratio, its pale ground and its limit', async () 
 
 test('a limit is met by lowering the quality, and one that cannot be met is said', async () => {
   const { page } = app
-  await page.getByLabel('Start from').selectOption('Shop white')
   const finish = page.locator('section[aria-label=Finish]')
   await finish.getByLabel('Limit').first().fill('14')
   await finish.getByLabel('Limit').first().press('Enter')

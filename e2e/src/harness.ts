@@ -141,7 +141,11 @@ export async function newShoot(
   await page.goto(url)
   await page.getByRole('heading', { name: 'Shoots' }).waitFor()
   await giveFiles(page, 'Photographs for a new shoot', files)
-  await page.getByText(`${shots} ${shots === 1 ? 'shot' : 'shots'} ·`).waitFor({ timeout: 60_000 })
+  await page.waitForURL(/\/shoots\//)
+  await page
+    .getByRole('navigation')
+    .getByText(`${shots} ${shots === 1 ? 'shot' : 'shots'} ·`)
+    .waitFor({ timeout: 60_000 })
 }
 
 /** The files in a downloaded zip, by path. */

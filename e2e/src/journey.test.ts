@@ -38,7 +38,11 @@ test('the demo shoot becomes a delivered, uniform set, through a pause, a reload
   await page.getByRole('button', { name: 'Resume' }).waitFor()
   const paused = await countRenditions(page)
   expect(paused).toBeGreaterThanOrEqual(4)
-  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 1500)))
+  // Not after a reload either, nor while other screens are looked at.
+  await page.reload()
+  await page.getByRole('button', { name: 'Resume' }).waitFor()
+  await page.getByRole('link', { name: 'Lightings' }).click()
+  await page.getByRole('heading', { name: 'Lightings' }).waitFor()
   expect(await countRenditions(page)).toBe(paused)
 
   // The interface is free while the run goes on: another screen, and back.

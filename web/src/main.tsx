@@ -10,7 +10,8 @@ import { followSky } from './app/sky'
 import { system } from './app/theme'
 import { attempt, followUnhandled } from './notices'
 import { startKeepers } from './work/keepers'
-import { holdTab, saveLeftovers } from './work/saves'
+import { saveLeftovers } from './work/saves'
+import { holdTab } from './work/tab'
 
 followUnhandled()
 followSky()

@@ -202,8 +202,12 @@ export const Refusal = z.object({
   shootId: ShootId,
   fileName: z.string(),
   reason: z.string(),
-  /** `refused` wants a person; `known` was here already. */
-  kind: z.enum(['refused', 'known']),
+  /**
+   * `refused` wants a person; `known` was here already; `coming` is being kept by the tab that it was
+   * dropped on, and would be lost with it.
+   */
+  kind: z.enum(['refused', 'known', 'coming']),
+  tab: z.string().optional(),
 })
 export type Refusal = z.infer<typeof Refusal>
 

@@ -1,6 +1,6 @@
 import { database, sweep, watchTables } from '../data'
 import { attempt } from '../notices'
-import { continueIntake } from './intake'
+import { continueIntake, nameLeftovers } from './intake'
 import { continueMeasuring } from './measuring'
 import { keepRunsGoing, resumeForRoom } from './runs'
 import { followSetAside } from './setAside'
@@ -13,6 +13,9 @@ const SWEEP_EVERY_MS = 10 * 60_000
 /** Goes on with all work that an earlier session left, and keeps house. Called once, when the app starts. */
 export function startKeepers(): void {
   followSetAside()
+  attempt(nameLeftovers())
+  // There may be room by now; if not, they are held again.
+  attempt(resumeForRoom())
   keepRunsGoing()
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { database, perform, put, ShootId, type Database } from '../data'
 import { DEED_TABLES } from '../data/rows'
+import { ifGone, TAB } from './tab'
 
 /** A change as plain data, so that it can be kept outside of the database until it is in it. */
 export const PlainDeed = z.object({
@@ -88,7 +89,6 @@ export function performPlain(
 }
 
 const PREFIX = 'cloudbank-unsaved/'
-const TAB = crypto.randomUUID()
 
 /** The tab's one queue of saves. */
 export const saves = new SaveQueue({
@@ -99,17 +99,11 @@ export const saves = new SaveQueue({
   },
 })
 
-/** Says that this tab is open, for as long as it is. */
-export function holdTab(): void {
-  void navigator.locks.request(`cloudbank/tab/${TAB}`, () => new Promise(() => undefined))
-}
-
 /** Saves what tabs that have been closed had not saved yet. */
 export async function saveLeftovers(): Promise<void> {
   for (const key of Object.keys(localStorage).filter((name) => name.startsWith(PREFIX))) {
     const tab = key.slice(PREFIX.length)
-    await navigator.locks.request(`cloudbank/tab/${tab}`, { ifAvailable: true }, async (lock) => {
-      if (!lock) return
+    await ifGone(tab, async () => {
       const unsaved = z.array(PlainDeed).safeParse(JSON.parse(localStorage.getItem(key) ?? '[]'))
       for (const deed of unsaved.data ?? []) await performPlain(deed)
       localStorage.removeItem(key)

@@ -121,7 +121,7 @@ describe('a shoot in a file', () => {
   })
 
   test('that waits to be brought in is brought in by the intake, and nothing is swept meanwhile', async () => {
-    await takeIn(newShootId(), [{ fileName: 'lakeside.zip', blob: await pack() }], there)
+    await takeIn(newShootId(), [{ fileName: 'lakeside.zip', blob: await pack() }], 'tab', there)
     await there.originals.put({ hash: 'half' as never, blob: new Blob(['of it']) })
     expect(await sweep(there)).toEqual({ files: 0, bytes: 0 })
     const told: string[] = []

@@ -1,4 +1,11 @@
-export { continueIntake, giveFiles, holdIntake, tryHeldAgain, useIntakeReport } from './intake'
+export {
+  continueIntake,
+  giveFiles,
+  holdIntake,
+  nameLeftovers,
+  tryHeldAgain,
+  useIntakeReport,
+} from './intake'
 export { partShoots, type IncomingFile } from './takeIn'
 export { useHeldBack, useIntake } from './useIntake'
 export { useUnpacking } from './unpackZip'

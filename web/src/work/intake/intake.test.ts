@@ -8,7 +8,7 @@ import { openDatabase, type Database } from '../../data'
 import { shootId } from '../../data/ids.testing'
 import { fullDatabase, playedJobs, playedTab, type PlayedJobs } from '../played.testing'
 import { intakeWork } from './intakeWork'
-import { takeIn } from './takeIn'
+import { keepingTabs, nameLost, takeIn } from './takeIn'
 
 const SHOOT = shootId('s')
 
@@ -51,6 +51,8 @@ const file = (fileName: string, text: string, known: object = {}) => ({
   blob: new Blob([text]),
   ...known,
 })
+const takeInHere = (shoot: typeof SHOOT, files: Parameters<typeof takeIn>[1], to: Database) =>
+  takeIn(shoot, files, 'tab', to)
 const work = (jobs = lookingJobs(), tab = playedTab()): Promise<Outcome> =>
   workThrough(
     intakeWork(jobs, db, () => undefined),
@@ -63,7 +65,7 @@ const refusals = async (): Promise<string[]> =>
 
 describe('taking in', () => {
   test('good files become shots in their order, bad ones are named with the reason', async () => {
-    await takeIn(SHOOT, [file('b.jpg', 'b'), file('broken.jpg', 'bad'), file('a.jpg', 'a')], db)
+    await takeInHere(SHOOT, [file('b.jpg', 'b'), file('broken.jpg', 'bad'), file('a.jpg', 'a')], db)
     expect(await work()).toBe('finished')
     expect(await shotNames()).toEqual(['b.jpg', 'a.jpg'])
     expect(await refusals()).toEqual([`broken.jpg: ${new FileError({ code: 'damaged' }).message}`])
@@ -78,7 +80,7 @@ describe('taking in', () => {
   })
 
   test('the same photograph is kept once, and named; a name that leads to a product wins', async () => {
-    await takeIn(SHOOT, [file('IMG_1.jpg', 'same'), file('OCK-101-front.jpg', 'same')], db)
+    await takeInHere(SHOOT, [file('IMG_1.jpg', 'same'), file('OCK-101-front.jpg', 'same')], db)
     await work(lookingJobs(), playedTab(undefined, 1))
     const [shot, ...others] = await db.shots.toArray()
     expect(others).toEqual([])
@@ -90,7 +92,7 @@ describe('taking in', () => {
 
   test('two tabs look at each file once, and name each reject once', async () => {
     const lock = createProcessLock()
-    await takeIn(SHOOT, [file('a.jpg', 'a'), file('x.jpg', 'bad'), file('b.jpg', 'b')], db)
+    await takeInHere(SHOOT, [file('a.jpg', 'a'), file('x.jpg', 'bad'), file('b.jpg', 'b')], db)
     const [one, two] = [lookingJobs(), lookingJobs()]
     await Promise.all([work(one, playedTab(lock)), work(two, playedTab(lock))])
     expect(one.asked.length + two.asked.length).toBe(3)
@@ -99,7 +101,7 @@ describe('taking in', () => {
   })
 
   test('held, it gives up what is at work and loses nothing', async () => {
-    await takeIn(SHOOT, [file('a.jpg', 'a'), file('b.jpg', 'b')], db)
+    await takeInHere(SHOOT, [file('a.jpg', 'a'), file('b.jpg', 'b')], db)
     const jobs = playedJobs()
     const working = work(jobs)
     await vi.waitFor(() => expect(jobs.asked).toHaveLength(2))
@@ -112,7 +114,7 @@ describe('taking in', () => {
   })
 
   test('a file over which workers end twice is held back with the reason, the rest goes on', async () => {
-    await takeIn(SHOOT, [file('huge.jpg', 'huge'), file('a.jpg', 'a')], db)
+    await takeInHere(SHOOT, [file('huge.jpg', 'huge'), file('a.jpg', 'a')], db)
     const jobs = lookingJobs()
     const { run } = jobs
     const dying: PlayedJobs = {
@@ -130,6 +132,29 @@ describe('taking in', () => {
   })
 })
 
+test('a tab that is closed while it keeps files leaves their names', async () => {
+  db.arrivals.hook('creating', (_key, { fileName }) => {
+    if (fileName === 'b.jpg') throw new Error('the page was closed')
+  })
+  const dying = db.refusals.bulkDelete.bind(db.refusals)
+  db.refusals.bulkDelete = () => Promise.reject(new Error('the page was closed')) as never
+  await expect(
+    takeInHere(
+      SHOOT,
+      ['a', 'b', 'c'].map((name) => file(`${name}.jpg`, name)),
+      db,
+    ),
+  ).rejects.toThrow('closed')
+  db.refusals.bulkDelete = dying
+  expect(await keepingTabs(db)).toEqual(['tab'])
+  await nameLost('another tab', db)
+  expect(await keepingTabs(db)).toEqual(['tab'])
+  await nameLost('tab', db)
+  const lost = 'not kept before the page was left; drop it again'
+  expect(await refusals()).toEqual([`b.jpg: ${lost}`, `c.jpg: ${lost}`])
+  expect((await db.arrivals.toArray()).map(({ fileName }) => fileName)).toEqual(['a.jpg'])
+})
+
 describe('a browser that is full', () => {
   test('keeps the files that there is room for, and names the others', async () => {
     const room = fullDatabase(db)
@@ -138,7 +163,7 @@ describe('a browser that is full', () => {
     db.arrivals.hook('creating', () => {
       room.full = ++kept === 2
     })
-    const given = await takeIn(
+    const given = await takeInHere(
       SHOOT,
       ['a', 'b', 'c', 'd'].map((name) => file(`${name}.jpg`, name)),
       db,
@@ -149,7 +174,7 @@ describe('a browser that is full', () => {
 
   test('loses no file that is in line, and takes them in when there is room', async () => {
     const room = fullDatabase(db)
-    await takeIn(SHOOT, [file('a.jpg', 'a'), file('b.jpg', 'b')], db)
+    await takeInHere(SHOOT, [file('a.jpg', 'a'), file('b.jpg', 'b')], db)
     room.full = true
     await expect(work()).rejects.toThrow('No room')
     expect([await db.shots.count(), await db.arrivals.count()]).toEqual([0, 2])
@@ -184,7 +209,7 @@ describe('a zip', () => {
       ['.DS_Store', 'x'],
       ['b.jpg', 'b'],
     ])
-    await takeIn(SHOOT, [{ fileName: 'shoot.zip', blob: zip }], db)
+    await takeInHere(SHOOT, [{ fileName: 'shoot.zip', blob: zip }], db)
     await work()
     expect(await shotNames()).toEqual(['a.jpg', 'b.jpg'])
     expect(await refusals()).toEqual([])
@@ -199,7 +224,7 @@ describe('a zip', () => {
       ['b.jpg', 'good b'],
     ])
     const blob = await withDamage(zip, 'this one is torn')
-    await takeIn(SHOOT, [{ fileName: 'shoot.zip', blob }], db)
+    await takeInHere(SHOOT, [{ fileName: 'shoot.zip', blob }], db)
     await work()
     expect(await shotNames()).toEqual(['a.jpg', 'b.jpg'])
     expect(await refusals()).toEqual([
@@ -210,7 +235,7 @@ describe('a zip', () => {
 
   test('that is cut short is named, and the rest of the drop is taken in', async () => {
     const zip = (await zipOf([['a.jpg', 'a'.repeat(5000)]])).slice(0, 3000)
-    await takeIn(SHOOT, [{ fileName: 'half.zip', blob: zip }, file('b.jpg', 'b')], db)
+    await takeInHere(SHOOT, [{ fileName: 'half.zip', blob: zip }, file('b.jpg', 'b')], db)
     await work()
     expect(await shotNames()).toEqual(['b.jpg'])
     expect((await refusals())[0]).toMatch(/^half\.zip: a damaged zip/)
@@ -218,7 +243,11 @@ describe('a zip', () => {
 
   test('waits behind single files of the same drop', async () => {
     const zip = await zipOf([['inside.jpg', 'inside']])
-    await takeIn(SHOOT, [{ fileName: 'shoot.zip', blob: zip }, file('single.jpg', 'single')], db)
+    await takeInHere(
+      SHOOT,
+      [{ fileName: 'shoot.zip', blob: zip }, file('single.jpg', 'single')],
+      db,
+    )
     const order = (await db.arrivals.orderBy('id').toArray()).map(({ fileName }) => fileName)
     expect(order).toEqual(['single.jpg', 'shoot.zip'])
   })
@@ -228,7 +257,7 @@ describe('a zip', () => {
       ['a.jpg', 'a'],
       ['b.jpg', 'b'],
     ])
-    await takeIn(SHOOT, [{ fileName: 'shoot.zip', blob: zip }], db)
+    await takeInHere(SHOOT, [{ fileName: 'shoot.zip', blob: zip }], db)
     await db.arrivals.toCollection().modify({ opened: 1 })
     await work()
     expect(await shotNames()).toEqual(['b.jpg'])
@@ -239,7 +268,7 @@ describe('a zip', () => {
     const writer = new ZipWriter(new BlobWriter('application/zip'), { useWebWorkers: false })
     await writer.add('inner.zip', new BlobReader(inner), { level: 0 })
     await writer.add('products.csv', new TextReader('sku;name'), { level: 0 })
-    await takeIn(SHOOT, [{ fileName: 'outer.zip', blob: await writer.close() }], db)
+    await takeInHere(SHOOT, [{ fileName: 'outer.zip', blob: await writer.close() }], db)
     await work()
     expect(await refusals()).toEqual(['outer.zip: inner.zip: a zip within a zip; unpack it first'])
     expect(await db.productTables.toArray()).toMatchObject([{ fileName: 'products.csv' }])
@@ -255,7 +284,7 @@ describe('a zip', () => {
     const view = new DataView(bytes.buffer)
     for (let i = 0; i + 4 < bytes.length; i++)
       if (view.getUint32(i, true) === 1_000_000) view.setUint32(i, 900_000_000, true)
-    await takeIn(SHOOT, [{ fileName: 'bomb.zip', blob: new Blob([bytes]) }], db)
+    await takeInHere(SHOOT, [{ fileName: 'bomb.zip', blob: new Blob([bytes]) }], db)
     await work()
     expect(await shotNames()).toEqual(['a.jpg'])
     expect((await refusals())[0]).toMatch(/^bomb\.zip: bomb\.jpg: .*900/)

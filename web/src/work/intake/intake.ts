@@ -6,10 +6,11 @@ import { describeError, isNoRoom } from '../../notices'
 import { sharedPool } from '../pool'
 import { ContainerError } from '../container'
 import { oneAtATime } from '../oneAtATime'
+import { ifGone, TAB } from '../tab'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { intakeWork } from './intakeWork'
-import { takeIn, type IncomingFile } from './takeIn'
+import { keepingTabs, nameLost, takeIn, type IncomingFile } from './takeIn'
 
 export const { useReport: useIntakeReport, reporter } = createReporter()
 
@@ -46,7 +47,7 @@ function sayShoot(fileName: string, brought: Shoot | ContainerError): void {
 export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]): Promise<void> {
   const { need } = useNotices.getState()
   try {
-    const { noRoom } = await takeIn(shootId, files)
+    const { noRoom } = await takeIn(shootId, files, TAB)
     const [first, ...others] = noRoom
     if (first !== undefined)
       need(
@@ -55,6 +56,11 @@ export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]
   } catch (error) {
     need(`The files could not be kept: ${describeError(error)}.`)
   }
+}
+
+/** Names the files that tabs which have been closed had not kept yet. */
+export async function nameLeftovers(): Promise<void> {
+  for (const tab of await keepingTabs()) await ifGone(tab, () => nameLost(tab))
 }
 
 /** Holds the intake, or lets it go on; over all tabs. */

@@ -40,11 +40,13 @@ const TURN: Readonly<Record<GivenKind, number>> = {
 
 /**
  * Puts files in line for a shoot. They are kept at once, one by one, so that a reload loses none and a
- * full browser keeps those that there was room for; they are looked at afterwards, by `intakeWork`.
+ * full browser keeps those that there was room for; they are looked at afterwards, by `intakeWork`. All
+ * are named first: should the page end in the middle, `nameLost` says which were not kept.
  */
 export async function takeIn(
   shootId: ShootId,
   files: readonly IncomingFile[],
+  tab: string,
   db: Database = database,
 ): Promise<TakenIn> {
   const sorted = await Promise.all(
@@ -53,20 +55,46 @@ export async function takeIn(
       .map(async (file) => ({ file, kind: await sniff(file.fileName, file.blob) })),
   )
   sorted.sort((a, b) => TURN[a.kind] - TURN[b.kind])
+  const coming = await db.refusals.bulkAdd(
+    sorted.map(({ file: { fileName } }) => ({
+      shootId,
+      fileName,
+      reason: 'not kept before the page was left; drop it again',
+      kind: 'coming',
+      tab,
+    })),
+    { allKeys: true },
+  )
   const place = await nextPlace(shootId, db)
   const pattern = (await db.shoots.get(shootId))?.namePattern ?? undefined
   for (const [i, { file, kind }] of sorted.entries()) {
+    const { fileName, blob } = file
     try {
-      if (kind === 'table')
-        await db.productTables.add({ shootId, fileName: file.fileName, blob: file.blob })
-      else await db.arrivals.add(arrivalOf(shootId, file, kind, place + i, pattern))
+      await db.transaction('rw', db.productTables, db.arrivals, db.refusals, async () => {
+        await db.refusals.delete(coming[i])
+        if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
+        else await db.arrivals.add(arrivalOf(shootId, file, kind, place + i, pattern))
+      })
     } catch (error) {
+      await db.refusals.bulkDelete(coming.slice(i))
       if (!isNoRoom(error)) throw error
-      const left = sorted.slice(i).map(({ file: { fileName } }) => fileName)
-      return { waiting: i, noRoom: left }
+      return { waiting: i, noRoom: sorted.slice(i).map((left) => left.file.fileName) }
     }
   }
   return { waiting: sorted.length, noRoom: [] }
+}
+
+/** Names the files that a tab was keeping when it was closed. */
+export async function nameLost(tab: string, db: Database = database): Promise<void> {
+  await db.refusals
+    .filter((refusal) => refusal.kind === 'coming' && refusal.tab === tab)
+    .modify({ kind: 'refused' })
+}
+
+/** The tabs that are keeping files, or were when they were closed. */
+export async function keepingTabs(db: Database = database): Promise<string[]> {
+  const coming = await db.refusals.filter(({ kind }) => kind === 'coming').toArray()
+  return [...new Set(coming.flatMap(({ tab }) => tab ?? []))]
 }
 
 /** The place in the shoot behind all shots that are in, and all files that wait. */

@@ -1,0 +1,167 @@
+import type { Page } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+
+let app: RunningApp
+beforeAll(async () => {
+  app = await startApp()
+})
+afterAll(() => app.stop())
+
+/** Opens the first shot of a new shoot on the bench, with Light drawn. */
+async function openBench(files: readonly string[]): Promise<void> {
+  const { page } = app
+  await newShoot(app, await demoPhotos(files))
+  await page.locator('.tile').first().dblclick()
+  await drawn(page)
+}
+
+const drawn = (page: Page): Promise<void> =>
+  page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+
+const slider = (name: string) => app.page.getByLabel(name, { exact: true })
+const history = () => app.page.getByRole('list', { name: 'History' })
+
+/** What a setting of Light is for the first shot of the newest shoot, in the database. */
+async function keptLight(): Promise<Record<string, unknown>> {
+  const shots = await rowsOf<{ shootId: string; touches: { light?: object } }>(app.page, 'shots')
+  const shootId = app.page.url().split('/')[4]
+  return { ...shots.find((shot) => shot.shootId === shootId)?.touches.light }
+}
+
+test('one shot is worked on without a mouse: slider, undo, redo after a reload, pass and return', async () => {
+  const { page } = app
+  await newShoot(app, await demoPhotos(['OCK-101-reference.jpg', 'OCK-101-front.jpg']))
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+  const exposure = page.getByLabel('Exposure', { exact: true })
+  await exposure.focus()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight')
+  await history().getByText('Exposure +0.20').waitFor()
+  await page.getByLabel('Contrast', { exact: true }).focus()
+  await page.keyboard.press('End')
+  await history().getByText('Contrast +100').waitFor()
+  // A slider has the focus; letters still reach the screen.
+  await page.keyboard.press('u')
+  await expect.poll(() => page.getByLabel('Contrast', { exact: true }).inputValue()).toBe('0')
+  await page.reload()
+  await history().getByText('Contrast +100').waitFor()
+  await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+  await page.keyboard.press('Shift+U')
+  await expect.poll(() => page.getByLabel('Contrast', { exact: true }).inputValue()).toBe('100')
+
+  await page.keyboard.press('v')
+  await page.getByTestId('verdict').getByText('Passed').waitFor()
+  await page.keyboard.press('j')
+  await page.getByLabel('Reason').fill('too contrasty')
+  await page.keyboard.press('Enter')
+  await page.getByTestId('verdict').getByText('Returned: too contrasty').waitFor()
+
+  await page.keyboard.press('t')
+  const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+  await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
+  await window.waitFor({ state: 'detached' })
+  await page.getByRole('button', { name: 'Restore original' }).click()
+  await expect.poll(() => exposure.inputValue()).toBe('0')
+  // What was carried is on the sibling, and is its own now.
+  await page.keyboard.press('Escape')
+  await page.getByRole('listbox', { name: 'Shots' }).waitFor()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => exposure.inputValue()).toBe('0.2')
+  await history().getByText('Tone carried from').waitFor()
+})
+
+describe('a change under way', () => {
+  test('is not thrown away when something else in the shoot changes meanwhile', async () => {
+    await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])
+    const { page } = app
+    const exposure = slider('Exposure')
+    const box = (await exposure.boundingBox())!
+    const at = (share: number) => [box.x + box.width * share, box.y + box.height / 2] as const
+    await page.mouse.move(...at(0.5))
+    await page.mouse.down()
+    await page.mouse.move(...at(0.75), { steps: 4 })
+    const held = await exposure.inputValue()
+    expect(Number(held)).toBeGreaterThan(1)
+    // Another tab changes the brief while the hand is on the slider.
+    const other = await app.context.newPage()
+    await other.goto(page.url().replace(/\/shots\/.*/, '/brief'))
+    await other.getByLabel('Warmth').fill('7')
+    await other.getByLabel('Warmth').press('Enter')
+    await expect.poll(() => slider('Warmth').inputValue()).toBe('7')
+    expect(await exposure.inputValue()).toBe(held)
+    await page.mouse.up()
+    await history()
+      .getByText(/^Exposure \+/)
+      .waitFor()
+    expect(await exposure.inputValue()).toBe(held)
+    await other.close()
+  })
+
+  test('of quick key presses the last one is kept, though the page is left at once', async () => {
+    await openBench(['OCK-101-front.jpg'])
+    const { page } = app
+    await slider('Exposure').focus()
+    for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowRight')
+    await page.reload()
+    await drawn(page)
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('1.5')
+    await expect.poll(keptLight).toEqual({ exposureEv: 1.5 })
+  })
+})
+
+describe('undo on the bench', () => {
+  test('takes back what was done to this shot last, and leaves the later edits of others', async () => {
+    await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])
+    const { page } = app
+    await slider('Exposure').focus()
+    await page.keyboard.press('ArrowRight')
+    await history().getByText('Exposure +0.05').waitFor()
+    await page.keyboard.press('t')
+    const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+    await window.getByText('every other shot').click()
+    await window.getByRole('button', { name: 'Carry to 2 shots' }).click()
+    await window.waitFor({ state: 'detached' })
+    const go = async (key: string, name: string): Promise<void> => {
+      // A slider that has the focus would take the arrow.
+      await page.getByRole('heading', { level: 1 }).click()
+      await page.keyboard.press(key)
+      await page.getByText(`${name} · `).waitFor()
+    }
+    await go('ArrowRight', 'OCK-102-front.jpg')
+    await slider('Contrast').focus()
+    await page.keyboard.press('ArrowRight')
+    await history().getByText('Contrast +1').waitFor()
+    await go('ArrowRight', 'OCK-103-front.jpg')
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
+    await page.keyboard.press('u')
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
+    await go('ArrowLeft', 'OCK-102-front.jpg')
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
+    expect(await slider('Contrast').inputValue()).toBe('1')
+  })
+
+  test('after a change kept for the brief takes that one back; a change further back is taken back alone', async () => {
+    await openBench(['OCK-101-front.jpg'])
+    const { page } = app
+    const press = async (name: string, words: string): Promise<void> => {
+      await slider(name).focus()
+      await page.keyboard.press('ArrowRight')
+      await history().getByText(words).waitFor()
+    }
+    await press('Contrast', 'Contrast +1')
+    await page.getByRole('radio', { name: 'The brief' }).click()
+    await press('Saturation', 'Saturation +1, in the brief')
+    await page.keyboard.press('u')
+    await expect.poll(() => slider('Saturation').inputValue()).toBe('0')
+    expect(await slider('Contrast').inputValue()).toBe('1')
+    await page.getByRole('radio', { name: 'This shot' }).click()
+    await press('Warmth', 'Warmth +1')
+    await history().getByRole('button', { name: 'Contrast +1' }).click()
+    await expect.poll(() => slider('Contrast').inputValue()).toBe('0')
+    expect(await slider('Warmth').inputValue()).toBe('1')
+  })
+})
