@@ -17,13 +17,12 @@ const unsupported = (type: string, hint?: string): FileError =>
 const SAVE_PLAIN = 'save it as a TIFF with LZW or no compression'
 
 /**
- * Refuses what the plain decoder cannot read, by name, and what would expand to more than its sides and
- * depth ask for. Compressed strips are counted through as they expand, and no further than they may.
+ * Refuses what the plain decoder cannot read, by name.
  *
- * @throws FileError `unsupported`, `damaged` or `bomb`.
+ * @throws FileError `unsupported`.
  */
-export function assertTiffDecodes(head: TiffHead, bytes: Uint8Array): void {
-  const { compression, photometric, bitsPerSample, sampleFormat, strips } = head
+export function assertTiffIsPlain(head: TiffHead): void {
+  const { compression, photometric, bitsPerSample, sampleFormat } = head
   if (JPEG.includes(compression)) throw unsupported('TIFF with JPEG inside', SAVE_PLAIN)
   if (![NONE, LZW, ...DEFLATE].includes(compression))
     throw unsupported(
@@ -39,14 +38,29 @@ export function assertTiffDecodes(head: TiffHead, bytes: Uint8Array): void {
     )
   if (head.planar) throw unsupported('TIFF in planes', 'save it with its channels together')
   if (head.tiled) throw unsupported('tiled TIFF', 'save it in strips')
+}
+
+/**
+ * Refuses what would expand to more than its sides and depth ask for. Compressed strips are counted
+ * through as they expand, and no further than they may.
+ *
+ * @throws FileError `cut-short` or `bomb`.
+ */
+export function assertTiffBounds(head: TiffHead, bytes: Uint8Array): void {
+  const { compression, strips, tiled } = head
   if (strips.some(({ offset, bytes: length }) => offset + length > bytes.length))
     throw new FileError({ code: 'cut-short', bytes: bytes.length })
+  // Strips that lie over each other make a small file a large one.
+  const given = strips.reduce((sum, { bytes: length }) => sum + length, 0)
+  if (given > bytes.length) throw new FileError({ code: 'bomb' })
+  // Tiles have sides of their own; the decoders that read them bound each by those.
+  if (tiled) return
   const most = stripBytes(head)
   for (const { offset, bytes: length } of strips) {
     const part = bytes.subarray(offset, offset + length)
     if (DEFLATE.includes(compression)) assertInflatesTo(part, most)
     else if (compression === LZW) assertUnpacksTo(part, most)
-    else if (length > most) throw new FileError({ code: 'bomb' })
+    else if (compression === NONE && length > most) throw new FileError({ code: 'bomb' })
   }
 }
 
@@ -67,7 +81,13 @@ function assertInflatesTo(part: Uint8Array, most: number): void {
     if (made > most) throw new FileError({ code: 'bomb' })
   })
   for (let at = 2; at < part.length; at += CHUNK_BYTES)
-    inflate.push(part.subarray(at, at + CHUNK_BYTES), at + CHUNK_BYTES >= part.length)
+    try {
+      inflate.push(part.subarray(at, at + CHUNK_BYTES), at + CHUNK_BYTES >= part.length)
+    } catch (error) {
+      throw error instanceof FileError
+        ? error
+        : new FileError({ code: 'damaged' }, { cause: error })
+    }
 }
 
 const CLEAR = 256

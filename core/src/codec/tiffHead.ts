@@ -41,6 +41,8 @@ const TAG = {
   sampleFormat: 339,
 } as const
 
+const WANTED: ReadonlySet<number> = new Set(Object.values(TAG))
+
 /** Bytes of a value by its type: byte, ASCII, short, long. */
 const SIZE_OF: Readonly<Record<number, 1 | 2 | 4>> = { 1: 1, 3: 2, 4: 4 }
 /** A picture of a pixel a strip has at most this many. */
@@ -75,8 +77,10 @@ function readHead(view: DataView): TiffHead {
   for (let i = 0; i < count; i++) {
     const at = start + 2 + i * 12
     const tag = view.getUint16(at, little)
+    // Only what is needed, and once: a file may claim any number of entries of any length.
+    if (!WANTED.has(tag) || entries.has(tag)) continue
     const entry = readEntry(view, at, little)
-    if (entry && !entries.has(tag)) entries.set(tag, entry)
+    if (entry) entries.set(tag, entry)
   }
   const all = (tag: number): readonly number[] => entries.get(tag)?.values ?? []
   const one = (tag: number, otherwise: number): number => all(tag)[0] ?? otherwise

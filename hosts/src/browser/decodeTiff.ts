@@ -1,4 +1,4 @@
-import { assertTiffDecodes, FileError, readTiffHead } from '@cloudbank/core/codec'
+import { assertTiffBounds, assertTiffIsPlain, FileError, readTiffHead } from '@cloudbank/core/codec'
 import { orient, srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import { decode } from 'tiff'
 
@@ -17,7 +17,8 @@ export function decodeTiff(bytes: Uint8Array): {
   profile: Uint8Array | null
 } {
   const head = readTiffHead(bytes)
-  assertTiffDecodes(head, bytes)
+  assertTiffIsPlain(head)
+  assertTiffBounds(head, bytes)
   const [page] = decode(asUpright(bytes, head.orientationAt), { pages: [0] })
   if (!page) throw new FileError({ code: 'damaged' })
   const { width, height, data, components, bitsPerSample, alpha } = page

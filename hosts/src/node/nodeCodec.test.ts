@@ -1,7 +1,9 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
+import { zlibSync } from 'fflate'
 import { withPngProfile } from '@cloudbank/core/codec'
+import { tiffOf } from '../../../core/src/codec/tiff.testing'
 import { srgbRaster } from '@cloudbank/core/raster'
 import { nodeCodec } from './nodeCodec'
 
@@ -123,3 +125,34 @@ test.each(['jpeg', 'webp', 'avif', 'png'] as const)(
     ;[180, 90, 60].forEach((v, c) => expect(Math.abs(data[c]! - v)).toBeLessThanOrEqual(3))
   },
 )
+
+describe('what is not decoded', () => {
+  const problemOf = (bytes: Uint8Array): Promise<string> =>
+    nodeCodec.decode(bytes).then(
+      () => 'none',
+      (error: unknown) => (error as Error).message, // only errors are thrown
+    )
+
+  test('a TIFF of deflated strips that expand to far more than its pixels', async () => {
+    const strip = zlibSync(new Uint8Array(100_000_000), { level: 9 })
+    const bytes = tiffOf({ width: 64, height: 64, compression: 8, strips: [strip] })
+    expect(await problemOf(bytes)).toMatch(/far more data than its picture has pixels/)
+  })
+
+  test('a picture of one pixel by 64 million is refused by its head', async () => {
+    const png = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#777' } })
+      .png()
+      .toBuffer()
+    new DataView(png.buffer, png.byteOffset).setUint32(16, 1)
+    new DataView(png.buffer, png.byteOffset).setUint32(20, 64_000_000)
+    expect(await problemOf(png)).toBe('1 × 64000000 pixels; a side may have at most 32,000')
+  })
+
+  test('a JPEG inside a TIFF is called that, unless it can be decoded', async () => {
+    const strip = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#777' } })
+      .jpeg()
+      .toBuffer()
+    const bytes = tiffOf({ width: 8, height: 8, compression: 6, photometric: 6, strips: [strip] })
+    expect(await problemOf(bytes)).toMatch(/^none$|TIFF with JPEG inside/)
+  })
+})

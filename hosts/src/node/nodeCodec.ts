@@ -1,8 +1,12 @@
 import sharp from 'sharp'
 import {
+  assertTiffBounds,
+  assertTiffIsPlain,
   FileError,
   heifProfile,
+  LIMITS,
   readFileFacts,
+  readTiffHead,
   withPngProfile,
   type Codec,
 } from '@cloudbank/core/codec'
@@ -15,9 +19,13 @@ const PREVIEW_QUALITY_PCT = 82
 export const nodeCodec: Codec = {
   async decode(bytes) {
     const { type } = readFileFacts(bytes)
+    if (type === 'tiff') assertTiffBounds(readTiffHead(bytes), bytes)
     try {
       const readable = type === 'heic' ? await pngOfHeic(bytes) : bytes
-      const { data, info } = await sharp(readable, { failOn: 'error', limitInputPixels: false })
+      const { data, info } = await sharp(readable, {
+        failOn: 'error',
+        limitInputPixels: LIMITS.maxPixels,
+      })
         .autoOrient()
         .toColourspace('srgb')
         .ensureAlpha()
@@ -25,6 +33,8 @@ export const nodeCodec: Codec = {
         .toBuffer({ resolveWithObject: true })
       return srgbRaster(info, new Uint8ClampedArray(data.buffer, data.byteOffset, data.length))
     } catch (error) {
+      // A kind of TIFF that it does not know is no damage.
+      if (type === 'tiff') assertTiffIsPlain(readTiffHead(bytes))
       throw new FileError({ code: 'damaged' }, { cause: error })
     }
   },
