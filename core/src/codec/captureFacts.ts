@@ -45,6 +45,7 @@ export async function readCaptureFacts(bytes: Uint8Array): Promise<CaptureFacts>
 }
 
 async function readFields(bytes: Uint8Array): Promise<z.infer<typeof Fields> | null> {
+  if (isBoxes(bytes) && !reachesMeta(bytes)) return null
   try {
     const found: unknown = await exifr.parse(bytes, {
       tiff: true,
@@ -58,6 +59,27 @@ async function readFields(bytes: Uint8Array): Promise<z.infer<typeof Fields> | n
     // The library throws for files that carry no such entries; which they are does not matter.
     return null
   }
+}
+
+const letters = (bytes: Uint8Array, at: number): string =>
+  String.fromCharCode(...bytes.subarray(at, at + 4))
+
+/** Whether a file is of boxes (ISO/IEC 14496-12), as AVIF and HEIC are. */
+const isBoxes = (bytes: Uint8Array): boolean => letters(bytes, 4) === 'ftyp'
+
+/**
+ * Whether a walk over the boxes comes to the one that describes the file. Where it does not, as when a box
+ * says that it has no length, the library would walk on for ever.
+ */
+function reachesMeta(bytes: Uint8Array): boolean {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  for (let at = 0; at + 8 <= bytes.length; ) {
+    if (letters(bytes, at + 4) === 'meta') return true
+    const size = view.getUint32(at)
+    if (size < 8) return false
+    at += size
+  }
+  return false
 }
 
 /** “2026:10:12 09:05:16” as EXIF writes it. */

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { randomBytes, seededRandom } from '../raster/seeded.testing'
 import { readCaptureFacts } from './captureFacts'
 import { FileError } from './fileError'
@@ -12,6 +12,10 @@ import { readTiffHead } from './tiffHead'
 // `FileError`, and none goes on for ever: a case that hangs is ended by the runner.
 
 const CASES = 400
+
+// The library that reads what cameras wrote tells the console about every oddity.
+vi.spyOn(console, 'warn').mockImplementation(() => undefined)
+vi.spyOn(console, 'error').mockImplementation(() => undefined)
 
 let seeds: readonly Uint8Array[] = []
 beforeAll(async () => {
@@ -53,9 +57,12 @@ function mutated(random: () => number): Uint8Array {
   return bytes
 }
 
-const answers = (parse: (bytes: Uint8Array) => unknown, bytes: Uint8Array): void => {
+const answers = async (
+  parse: (bytes: Uint8Array) => unknown,
+  bytes: Uint8Array,
+): Promise<void> => {
   try {
-    parse(bytes)
+    await parse(bytes)
   } catch (error) {
     if (!(error instanceof FileError)) throw error
   }
@@ -75,11 +82,11 @@ describe.each([
     },
   ],
 ])('reading %s', (_what, parse) => {
-  test.each([1, 2, 3])('of damaged files, seed %i', (seed) => {
+  test.each([1, 2, 3])('of damaged files, seed %i', async (seed) => {
     const random = seededRandom(seed)
     for (let i = 0; i < CASES; i++) {
       const bytes = mutated(random)
-      expect(() => answers(parse, bytes), `case ${i}`).not.toThrow()
+      await expect(answers(parse, bytes), `case ${i}`).resolves.toBeUndefined()
     }
   })
 })
