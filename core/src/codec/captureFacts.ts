@@ -73,7 +73,7 @@ const isBoxes = (bytes: Uint8Array): boolean => letters(bytes, 4) === 'ftyp'
  */
 function reachesMeta(bytes: Uint8Array): boolean {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  for (let at = 0; at + 8 <= bytes.length; ) {
+  for (let at = 0; at + 8 <= bytes.length;) {
     if (letters(bytes, at + 4) === 'meta') return true
     const size = view.getUint32(at)
     if (size < 8) return false

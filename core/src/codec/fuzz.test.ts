@@ -57,10 +57,7 @@ function mutated(random: () => number): Uint8Array {
   return bytes
 }
 
-const answers = async (
-  parse: (bytes: Uint8Array) => unknown,
-  bytes: Uint8Array,
-): Promise<void> => {
+const answers = async (parse: (bytes: Uint8Array) => unknown, bytes: Uint8Array): Promise<void> => {
   try {
     await parse(bytes)
   } catch (error) {

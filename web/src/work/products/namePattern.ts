@@ -45,10 +45,20 @@ const PARTS: Readonly<Record<string, string>> = {
 
 const NOTHING: NameParts = { sku: null, angle: null, order: null }
 
-/** Whether a pattern can be used: it names the SKU, and no part twice. */
+/** More of them, and there are more ways to read a name than can be tried. */
+const MOST_ANY = 2
+const MOST_LETTERS = 120
+
+/** Whether a pattern can be used: it names the SKU, no part twice, and ANY at most twice. */
 export function isNamePattern(pattern: string): boolean {
   const parts: readonly string[] = pattern.match(/SKU|ANGLE|ORDER/g) ?? []
-  return parts.includes('SKU') && new Set(parts).size === parts.length
+  const any = pattern.match(/ANY/g)?.length ?? 0
+  return (
+    parts.includes('SKU') &&
+    new Set(parts).size === parts.length &&
+    any <= MOST_ANY &&
+    pattern.length <= MOST_LETTERS
+  )
 }
 
 /** The parts of a file name without its extension; all null where it does not fit the pattern. */
