@@ -47,10 +47,13 @@ test.each(['/', '/demo', '/shoots/any', '/shoots/any/shots/one', '/somewhere'])(
   },
 )
 
-test.each(['/assets/none.js', '/assets/none', '/demo/photos/none', '/demo/photos/none.jpg', '/x.png'])(
-  '%s is not there',
-  async (path) => expect((await fetch(url + path)).status).toBe(404),
-)
+test.each([
+  '/assets/none.js',
+  '/assets/none',
+  '/demo/photos/none',
+  '/demo/photos/none.jpg',
+  '/x.png',
+])('%s is not there', async (path) => expect((await fetch(url + path)).status).toBe(404))
 
 test('the demo’s photographs are served, what lies outside is not', async () => {
   const response = await fetch(`${url}/demo/photos/mug.jpg`)

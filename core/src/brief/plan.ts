@@ -29,8 +29,8 @@ export function planOf(
   steps: Registry,
 ): Plan {
   const whole = layered(settings, touches, steps)
-  const assets = steps.map((step) => step.assets?.(whole[step.id] ?? {}) ?? {})
-  return { version: 2, original, steps: settings, touches, assets: Object.assign({}, ...assets) }
+  const assets = steps.flatMap((step) => Object.entries(step.assets?.(whole[step.id] ?? {}) ?? {}))
+  return { version: 2, original, steps: settings, touches, assets: Object.fromEntries(assets) }
 }
 
 /**

@@ -11,6 +11,7 @@ const STEPS = 20
 export function percentile(values: ArrayLike<number>, share: number, most = 100): number {
   const top = most * STEPS
   const counts = new Uint32Array(top + 1)
+  // eslint-disable-next-line @typescript-eslint/prefer-for-of -- an array-like has no iterator
   for (let i = 0; i < values.length; i++) {
     const step = Math.round(values[i]! * STEPS)
     counts[step < 0 ? 0 : step > top ? top : step]!++

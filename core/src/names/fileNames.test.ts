@@ -45,7 +45,8 @@ describe('a safe stem', () => {
       ).join('')
       const safe = safeStem(stem)
       expect(safeStem(safe), JSON.stringify(stem)).toBe(safe)
-      expect(safe).not.toMatch(/[/\u202e\u0007]|^[. ]|[. ]$/)
+      expect(safe).not.toMatch(/^[. ]|[. ]$/)
+      for (const letter of ['/', '\u202e', '\u0007']) expect(safe).not.toContain(letter)
     }
   })
 })

@@ -29,19 +29,30 @@ export function encoderOf(format: Format): Promise<Encode> {
   return encoder
 }
 
+/** An encoder's module, as its declarations would have it: they name a type that they do not bring. */
+type Start = (options: {
+  readonly noInitialRun: boolean
+  readonly wasmBinary: ArrayBuffer
+}) => Promise<{
+  encode(bytes: Uint8Array, width: number, height: number, options: object): Uint8Array | null
+}>
+const startJpeg = createJpeg as unknown as Start
+const startWebp = createWebp as unknown as Start
+const startAvif = createAvif as unknown as Start
+
 const openers: Readonly<Record<Format, (what: string) => Promise<Encode>>> = {
   jpeg: async (what) => {
-    const module = await createJpeg(options(await fetchAsset(jpegWasm, what)))
+    const module = await startJpeg(options(await fetchAsset(jpegWasm, what)))
     return ({ data, width, height }, quality) =>
       owned(module.encode(bytesOf(data), width, height, { ...jpegOptions, quality }))
   },
   webp: async (what) => {
-    const module = await createWebp(options(await fetchAsset(webpWasm, what)))
+    const module = await startWebp(options(await fetchAsset(webpWasm, what)))
     return ({ data, width, height }, quality) =>
       owned(module.encode(bytesOf(data), width, height, { ...webpOptions, quality }))
   },
   avif: async (what) => {
-    const module = await createAvif(options(await fetchAsset(avifWasm, what)))
+    const module = await startAvif(options(await fetchAsset(avifWasm, what)))
     return ({ data, width, height }, quality) =>
       owned(module.encode(bytesOf(data), width, height, { ...avifOptions, quality, speed: 8 }))
   },

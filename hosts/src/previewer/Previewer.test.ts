@@ -12,7 +12,7 @@ function played() {
   const asked: ToPreviewer[] = []
   const workers: { say: (message: FromPreviewer | null) => void; terminated: boolean }[] = []
   const previewer = new Previewer(() => {
-    const worker = { say: (_message: FromPreviewer | null) => undefined as void, terminated: false }
+    const worker: (typeof workers)[number] = { say: () => undefined, terminated: false }
     workers.push(worker)
     return {
       post: (message) => asked.push(message),

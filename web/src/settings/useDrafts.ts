@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import type { StepId } from '@cloudbank/core/steps'
 import type { ShootId } from '../data'
 import { attempt } from '../notices'
@@ -40,10 +40,12 @@ export function useDrafts(
   shootId: ShootId,
   kept: (place: Place) => unknown,
 ): { readonly drafts: Drafts; readonly actions: DraftActions } {
-  const [drafts, setDrafts] = useState<Drafts>(NO_DRAFTS)
+  const [held, setDrafts] = useState<Drafts>(NO_DRAFTS)
+  // What has been read back goes at once, before anything is drawn of it.
+  const drafts = settle(held, kept)
+  if (drafts !== held) setDrafts(drafts)
   const latest = useRef(kept)
   latest.current = kept
-  useEffect(() => setDrafts((now) => settle(now, latest.current)))
   const actions = useMemo(
     (): DraftActions => ({
       show: (changes) =>

@@ -97,7 +97,7 @@ async function readEntry(
   try {
     await read(writable as WritableStream<Uint8Array>) // the browser's streams give unshared memory
     return new Blob(parts)
-  } catch (error) {
+  } catch {
     if (signal.aborted) throw new CancelledError()
     return bytes > maxBytes ? new FileError({ code: 'bomb' }).message : DAMAGED
   }
