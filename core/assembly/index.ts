@@ -1,5 +1,6 @@
 export {
   addRow,
+  boxRow,
   convolveRow,
   encodeRow,
   filterRow1,

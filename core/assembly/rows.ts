@@ -3,17 +3,41 @@
 
 /** sRGB bytes RGBA to linear, premultiplied floats through a table of 256 floats. */
 export function linearRow(src: usize, dst: usize, pixels: i32, table: usize): void {
-  for (let i: i32 = 0; i < pixels; i++) {
-    const colour = f32x4(
-      load<f32>(table + (<usize>load<u8>(src) << 2)),
-      load<f32>(table + (<usize>load<u8>(src, 1) << 2)),
-      load<f32>(table + (<usize>load<u8>(src, 2) << 2)),
-      1,
-    )
-    const alpha = load<u8>(src, 3)
+  const end = src + (<usize>pixels << 2)
+  for (; src < end; src += 4, dst += 16) {
+    const pixel = load<u32>(src)
+    const r = load<f32>(table + <usize>((pixel << 2) & 1020))
+    const g = load<f32>(table + <usize>((pixel >>> 6) & 1020))
+    const b = load<f32>(table + <usize>((pixel >>> 14) & 1020))
+    const alpha = pixel >>> 24
     // Nearly every pixel is opaque, and a division costs more than the rest.
-    v128.store(dst, alpha == 255 ? colour : f32x4.mul(colour, f32x4.splat(<f32>alpha / 255)))
-    src += 4
+    const share: f32 = alpha == 255 ? 1 : <f32>alpha / 255
+    if (alpha == 255) {
+      store<f32>(dst, r)
+      store<f32>(dst, g, 4)
+      store<f32>(dst, b, 8)
+    } else {
+      store<f32>(dst, r * share)
+      store<f32>(dst, g * share, 4)
+      store<f32>(dst, b * share, 8)
+    }
+    store<f32>(dst, share, 12)
+  }
+}
+
+/**
+ * Means of blocks of `side` × `side` pixels, from as many rows of linear floats that lie one behind the
+ * other, `rowBytes` apart.
+ */
+export function boxRow(src: usize, rowBytes: i32, side: i32, dst: usize, pixels: i32): void {
+  const share = f32x4.splat(1 / <f32>(side * side))
+  for (let x: i32 = 0; x < pixels; x++) {
+    let sum = f32x4.splat(0)
+    let row = src
+    for (let y: i32 = 0; y < side; y++, row += rowBytes)
+      for (let i: i32 = 0; i < side; i++) sum = f32x4.add(sum, v128.load(row + (<usize>i << 4)))
+    v128.store(dst, f32x4.mul(sum, share))
+    src += <usize>side << 4
     dst += 16
   }
 }
@@ -27,22 +51,21 @@ export function filterRow4(
   starts: usize,
   weights: usize,
 ): void {
+  const fours = taps >> 2
+  const rest = taps & 3
   for (let x: i32 = 0; x < width; x++) {
     // Two sums: one alone would wait for each addition before the next.
     let even = f32x4.splat(0)
     let odd = f32x4.splat(0)
     let from = src + ((<usize>load<i32>(starts)) << 4)
-    let t: i32 = 0
-    for (; t + 1 < taps; t += 2) {
+    for (let t: i32 = 0; t < fours; t++, from += 64, weights += 16) {
       even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
       odd = f32x4.add(odd, f32x4.mul(v128.load(from, 16), v128.load32_splat(weights, 4)))
-      from += 32
-      weights += 8
+      even = f32x4.add(even, f32x4.mul(v128.load(from, 32), v128.load32_splat(weights, 8)))
+      odd = f32x4.add(odd, f32x4.mul(v128.load(from, 48), v128.load32_splat(weights, 12)))
     }
-    if (t < taps) {
+    for (let t: i32 = 0; t < rest; t++, from += 16, weights += 4)
       even = f32x4.add(even, f32x4.mul(v128.load(from), v128.load32_splat(weights)))
-      weights += 4
-    }
     v128.store(dst, f32x4.add(even, odd))
     starts += 4
     dst += 16
@@ -58,14 +81,19 @@ export function filterRow1(
   starts: usize,
   weights: usize,
 ): void {
+  const fours = taps >> 2
+  const rest = taps & 3
   for (let x: i32 = 0; x < width; x++) {
-    let sum: f32 = 0
+    let sums = f32x4.splat(0)
     let from = src + ((<usize>load<i32>(starts)) << 2)
-    for (let t: i32 = 0; t < taps; t++) {
+    for (let t: i32 = 0; t < fours; t++, from += 16, weights += 16)
+      sums = f32x4.add(sums, f32x4.mul(v128.load(from), v128.load(weights)))
+    let sum =
+      f32x4.extract_lane(sums, 0) +
+      f32x4.extract_lane(sums, 1) +
+      (f32x4.extract_lane(sums, 2) + f32x4.extract_lane(sums, 3))
+    for (let t: i32 = 0; t < rest; t++, from += 4, weights += 4)
       sum += load<f32>(from) * load<f32>(weights)
-      from += 4
-      weights += 4
-    }
     store<f32>(dst, sum)
     starts += 4
     dst += 4
@@ -126,7 +154,7 @@ export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): vo
 
 /**
  * Weighted sum of rows that lie in a ring: row `start + t` in slot `(start + t) % slots`, for each of
- * `slots` weights. `count` floats, rounded up to a multiple of four.
+ * `slots` weights. `count` floats, rounded up to a multiple of sixteen.
  */
 export function sumRows(
   ring: usize,
@@ -137,15 +165,29 @@ export function sumRows(
   dst: usize,
   count: i32,
 ): void {
-  for (let i: i32 = 0; i < count; i += 4) {
-    let sum = f32x4.splat(0)
-    let slot = start % slots
-    for (let t: i32 = 0; t < slots; t++) {
-      const row = ring + <usize>(slot * rowBytes) + (<usize>i << 2)
-      sum = f32x4.add(sum, f32x4.mul(v128.load(row), v128.load32_splat(weights + (<usize>t << 2))))
-      slot = slot + 1 == slots ? 0 : slot + 1
+  const whole = <usize>(slots * rowBytes)
+  const first = ring + <usize>((start % slots) * rowBytes)
+  for (let i: i32 = 0; i < count; i += 16) {
+    const shift = <usize>i << 2
+    let a = f32x4.splat(0)
+    let b = f32x4.splat(0)
+    let c = f32x4.splat(0)
+    let d = f32x4.splat(0)
+    let row = first + shift
+    const end = ring + whole + shift
+    for (let t: i32 = 0, at = weights; t < slots; t++, at += 4) {
+      const weight = v128.load32_splat(at)
+      a = f32x4.add(a, f32x4.mul(v128.load(row), weight))
+      b = f32x4.add(b, f32x4.mul(v128.load(row, 16), weight))
+      c = f32x4.add(c, f32x4.mul(v128.load(row, 32), weight))
+      d = f32x4.add(d, f32x4.mul(v128.load(row, 48), weight))
+      row += rowBytes
+      if (row >= end) row -= whole
     }
-    v128.store(dst + (<usize>i << 2), sum)
+    v128.store(dst + shift, a)
+    v128.store(dst + shift, b, 16)
+    v128.store(dst + shift, c, 32)
+    v128.store(dst + shift, d, 48)
   }
 }
 

@@ -6,6 +6,7 @@ import {
   linearRaster,
   pixelsOf,
   planeF32,
+  rowsOf,
   resamplePlane,
   srgbOfLinear,
   within01,
@@ -37,25 +38,47 @@ const WHITE: Rgb = [1, 1, 1]
  * whatever else is made of the shot.
  */
 export function drawRendition(source: Source, facts: ShotFacts, plan: RenditionPlan): SrgbRgba8 {
-  const picture = drawLinear(source, facts, plan)
+  const picture = drawInto(borrowed(plan.size), source, facts, plan)
   return srgbOfLinear(picture, groundOf(plan))
+}
+
+/** Larger pictures are not kept to be drawn over: 64 MB a worker is enough. */
+const MOST_KEPT_PIXELS = 4_000_000
+let kept = new Float32Array(0)
+
+/**
+ * A raster whose pixels are nobody's by the time the next one is asked for: getting fresh memory of this
+ * size costs as much as filling it.
+ */
+function borrowed(size: Size): LinearRgba {
+  const floats = size.width * size.height * 4
+  if (floats > MOST_KEPT_PIXELS * 4) return linearRaster(size)
+  if (kept.length < floats) kept = new Float32Array(floats)
+  return linearRaster(size, kept.subarray(0, floats))
 }
 
 /**
  * The pixels of a rendition in linear light, premultiplied. What is neither product nor photograph is
  * transparent, but where something was drawn over the ground: then the ground has been laid.
  */
-export function drawLinear(source: Source, facts: ShotFacts, plan: RenditionPlan): LinearRgba {
+export const drawLinear = (source: Source, facts: ShotFacts, plan: RenditionPlan): LinearRgba =>
+  drawInto(linearRaster(plan.size), source, facts, plan)
+
+/** The same over whatever a raster holds. */
+function drawInto(
+  picture: LinearRgba,
+  source: Source,
+  facts: ShotFacts,
+  plan: RenditionPlan,
+): LinearRgba {
   const { window, size, behind } = plan
   const coverage = coverageOf(window, facts.photograph, size)
   const place = placeOf(facts, plan, coverage)
   const below = plan.passes.filter(({ phase }) => !isOverGround(phase))
   const above = plan.passes.filter(({ phase }) => isOverGround(phase))
   const lifts = below.some(({ phase }) => phase === 'lift')
-  const picture =
-    behind.kind === 'original'
-      ? source.sample(window, size)
-      : sampleCovered(source, window, size, coverage)
+  if (behind.kind === 'original') source.sampleInto(picture, window)
+  else sampleCovered(picture, source, window, coverage)
   // Where the product is taken off its backdrop, nothing is left of the backdrop to work on.
   paint(picture, place, lifts ? below.filter(({ phase }) => phase !== 'backdrop') : below)
   if (behind.kind !== 'original' && !lifts) clearBeyond(picture, coverage)
@@ -110,16 +133,23 @@ function sampleAlpha(
   return alpha
 }
 
-/** Samples only the rows that lie on the photograph; the others stay transparent. */
-function sampleCovered(source: Source, window: PxBox, size: Size, { rows }: Coverage): LinearRgba {
+/** Samples only the rows that lie on the photograph; the others become transparent. */
+function sampleCovered(
+  picture: LinearRgba,
+  source: Source,
+  window: PxBox,
+  { rows }: Coverage,
+): void {
   const first = rows.findIndex((share) => share > 0)
   const end = rows.findLastIndex((share) => share > 0) + 1
-  if (first === 0 && end === size.height) return source.sample(window, size)
-  const picture = linearRaster(size)
-  if (first < 0) return picture
-  const scale = window.height / size.height
+  if (first < 0) {
+    picture.data.fill(0)
+    return
+  }
+  const rowFloats = picture.width * 4
+  picture.data.fill(0, 0, first * rowFloats)
+  picture.data.fill(0, end * rowFloats)
+  const scale = window.height / picture.height
   const part = { ...window, y: window.y + first * scale, height: (end - first) * scale }
-  const covered = source.sample(part, { width: size.width, height: end - first })
-  picture.data.set(covered.data, first * size.width * 4)
-  return picture
+  source.sampleInto(rowsOf(picture, first, end - first), part)
 }

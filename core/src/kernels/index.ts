@@ -3,6 +3,7 @@ import { KERNEL_BYTES } from './binary'
 /** The kernels' functions; see core/assembly. Every pointer is an offset from `reserve`. */
 interface Kernels {
   linearRow(src: number, dst: number, pixels: number, table: number): void
+  boxRow(src: number, rowBytes: number, side: number, dst: number, pixels: number): void
   filterRow4(
     src: number,
     dst: number,

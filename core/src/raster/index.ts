@@ -3,6 +3,7 @@ export {
   assertSameSize,
   labRaster,
   linearRaster,
+  rowsOf,
   planeF32,
   planeU8,
   srgbRaster,

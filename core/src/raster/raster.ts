@@ -50,10 +50,18 @@ export function srgbRaster(size: Size, data?: Uint8ClampedArray): SrgbRgba8 {
   return { format: 'rgba-u8-srgb', width: size.width, height: size.height, data: pixels }
 }
 
-/** A transparent black picture in linear light. */
-export function linearRaster(size: Size): LinearRgba {
-  const data = new Float32Array(sized(size, 4))
-  return { format: 'rgba-f32-linear-premultiplied', width: size.width, height: size.height, data }
+/** A transparent black picture in linear light; pass `data` to wrap pixels that exist already. */
+export function linearRaster(size: Size, data?: Float32Array): LinearRgba {
+  const pixels = data ?? new Float32Array(sized(size, 4))
+  assertLength(pixels, sized(size, 4))
+  const { width, height } = size
+  return { format: 'rgba-f32-linear-premultiplied', width, height, data: pixels }
+}
+
+/** Some whole rows of a picture, as a picture that shares its pixels. */
+export function rowsOf({ width, data }: LinearRgba, first: number, rows: number): LinearRgba {
+  const part = data.subarray(first * width * 4, (first + rows) * width * 4)
+  return linearRaster({ width, height: rows }, part)
 }
 
 /** A Lab picture, all zero. */

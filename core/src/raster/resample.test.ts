@@ -48,6 +48,24 @@ function reference(
   return out
 }
 
+/** Means of blocks in linear light, the last pixels again where a block reaches over the border. */
+function blocksOf(src: SrgbRgba8, side: number): LinearRgba {
+  const size = { width: Math.ceil(src.width / side), height: Math.ceil(src.height / side) }
+  const made = linearRaster(size)
+  for (let y = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++)
+      for (let i = 0; i < side * side; i++) {
+        const sx = Math.min(src.width - 1, x * side + (i % side))
+        const sy = Math.min(src.height - 1, y * side + Math.floor(i / side))
+        const p = (sy * src.width + sx) * 4
+        const alpha = src.data[p + 3]! / 255
+        for (let c = 0; c < 4; c++)
+          made.data[(y * size.width + x) * 4 + c]! +=
+            ((c === 3 ? 1 : srgbToLinear(src.data[p + c]! / 255)) * alpha) / side ** 2
+      }
+  return made
+}
+
 const maxError = (a: ArrayLike<number>, b: ArrayLike<number>): number => {
   let most = 0
   for (let i = 0; i < a.length; i++) most = Math.max(most, Math.abs(a[i]! - b[i]!))
@@ -123,6 +141,64 @@ describe('resampleSrgb', () => {
     expect(maxError(fast.data, reference(src, window, size, CUBIC.support, CUBIC.at))).toBeLessThan(
       2e-6,
     )
+  })
+
+  test.each([
+    [
+      { width: 83, height: 61 },
+      { x: 0, y: 0, width: 83, height: 61 },
+      { width: 19, height: 14 },
+      2,
+    ],
+    [
+      { width: 50, height: 40 },
+      { x: -6, y: 3.5, width: 61, height: 30.5 },
+      { width: 12, height: 6 },
+      2,
+    ],
+    [
+      { width: 97, height: 99 },
+      { x: 0, y: 0, width: 97, height: 99 },
+      { width: 11, height: 12 },
+      4,
+    ],
+  ])(
+    '%o, %o to %o: blocks of %s are averaged, then filtered as the twin does',
+    (srcSize, window, size, side) => {
+      const bytes = randomBytes(srcSize.width * srcSize.height * 4, 9)
+      const src = srgbRaster(srcSize, bytes)
+      const fast = resampleSrgb(src, window, linearRaster(size), CUBIC)
+      const small = blocksOf(src, side)
+      const part = {
+        x: window.x / side,
+        y: window.y / side,
+        width: window.width / side,
+        height: window.height / side,
+      }
+      const twin = resampleLinear(small, part, linearRaster(size), CUBIC)
+      expect(maxError(fast.data, twin.data)).toBeLessThan(2e-6)
+    },
+  )
+
+  test('averaging in blocks first keeps what a strong reduction keeps, to four code values', () => {
+    // Waves up to half of the result's highest frequency, in both directions.
+    const width = 512
+    const src = srgbRaster({ width, height: 64 })
+    for (let y = 0; y < 64; y++)
+      for (let x = 0; x < width; x++) {
+        const wave = Math.sin((Math.PI * x * x) / (width * 16)) * Math.cos((Math.PI * y) / 16)
+        const byte = byteOfLinear(0.4 + 0.3 * wave)
+        src.data.set([byte, byte, byte, 255], (y * width + x) * 4)
+      }
+    const size = { width: width / 8, height: 8 }
+    const made = srgbOfLinear(resampleSrgb(src, wholeOf(src), linearRaster(size), CUBIC))
+    const exact = srgbOfLinear(
+      linearRaster(
+        size,
+        Float32Array.from(reference(src, wholeOf(src), size, CUBIC.support, CUBIC.at)),
+      ),
+    )
+    expect(maxError(made.data, exact.data)).toBeLessThanOrEqual(4)
   })
 
   test('averages in linear light: black and white stripes become linear ½, sRGB 188', () => {

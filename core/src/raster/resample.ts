@@ -1,40 +1,50 @@
 import { bytesAt, fixedTable, floatsAt, intsAt, kernels, reserve } from '../kernels'
-import { resampleTable, CUBIC, type Kernel } from './resampleTable'
+import { resampleTable, CUBIC, type Kernel, type ResampleTable } from './resampleTable'
 import type { PxBox } from './coordinates'
 import { LINEAR_OF_BYTE } from './transfer'
 import type { LinearRgba, PlaneF32, PlaneU8, Size, SrgbRgba8 } from './raster'
 
 const linearTable = fixedTable(LINEAR_OF_BYTE)
 
-/** Puts source row `y` as floats at `offset` of the kernels' memory; `scratch` is a row of bytes. */
-type LoadRow = (y: number, offset: number, scratch: number) => void
+/** Rows that are filtered: how each is had as floats. */
+interface Rows {
+  readonly size: Size
+  readonly channels: 1 | 4
+  /** Kernel memory that `load` needs, in bytes. */
+  readonly scratchBytes: number
+  /** Puts the pixels `from` … `to` − 1 of row `y` at `offset` of the kernels' memory. */
+  readonly load: (y: number, from: number, to: number, offset: number, scratch: number) => void
+}
+
+/** Rows of kernel memory are this many bytes longer: kernels write in groups of sixteen floats. */
+const GROUP_BYTES = 64
 
 /**
  * Separable resampling of one window, row by row: each source row is filtered along x once and
- * kept in a ring as long as a destination row needs it, so the extra memory is a few rows.
+ * kept in a ring as long as a destination row needs it, so the extra memory is a few rows. Of each row
+ * only those pixels are loaded that the window needs.
  */
 function resampleRows(
-  loadRow: LoadRow,
-  src: Size,
-  channels: 1 | 4,
+  { size: src, channels, scratchBytes, load }: Rows,
   window: PxBox,
   dst: Size & { readonly data: Float32Array },
   kernel: Kernel,
 ): void {
   const across = resampleTable(src.width, window.x, window.width, dst.width, kernel)
   const down = resampleTable(src.height, window.y, window.height, dst.height, kernel)
+  const [from, to] = reachOf(across)
   const rowFloats = dst.width * channels
-  const rowBytes = (rowFloats * 4 + 63) & ~15
+  const rowBytes = (rowFloats * 4 + GROUP_BYTES) & ~(GROUP_BYTES - 1)
   const [starts, weights, downWeights, scratch, source, sum, ring] = reserve(
     across.starts.byteLength,
     across.weights.byteLength,
     down.weights.byteLength,
-    src.width * 4,
-    src.width * channels * 4,
+    scratchBytes,
+    (to - from) * channels * 4,
     rowBytes,
     rowBytes * down.taps,
   ) as [number, number, number, number, number, number, number] // one offset for each length
-  intsAt(starts, across.starts.length).set(across.starts)
+  intsAt(starts, across.starts.length).set(across.starts.map((start) => start - from))
   floatsAt(weights, across.weights.length).set(across.weights)
   floatsAt(downWeights, down.weights.length).set(down.weights)
   const sums = floatsAt(sum, rowFloats)
@@ -45,7 +55,7 @@ function resampleRows(
     for (let t = 0; t < down.taps; t++) {
       const slot = (start + t) % down.taps
       if (heldRow[slot] === start + t) continue
-      loadRow(start + t, source, scratch)
+      load(start + t, from, to, source, scratch)
       filterRow(source, ring + slot * rowBytes, dst.width, across.taps, starts, weights)
       heldRow[slot] = start + t
     }
@@ -55,9 +65,82 @@ function resampleRows(
   }
 }
 
+/** The source pixels that a table takes, first and one behind the last. */
+function reachOf({ starts, taps }: ResampleTable): [from: number, to: number] {
+  let from = Infinity
+  let to = 0
+  for (const start of starts) {
+    from = Math.min(from, start)
+    to = Math.max(to, start + taps)
+  }
+  return [from, to]
+}
+
+/** The rows of an 8-bit picture in linear light. */
+function srgbRows({ width, height, data }: SrgbRgba8): Rows {
+  return {
+    size: { width, height },
+    channels: 4,
+    scratchBytes: width * 4,
+    load: (y, from, to, offset, scratch) => {
+      const row = data.subarray((y * width + from) * 4, (y * width + to) * 4)
+      bytesAt(scratch, row.length).set(row)
+      kernels.linearRow(scratch, offset, to - from, linearTable)
+    },
+  }
+}
+
+/**
+ * Rows of a picture of which each pixel is the mean of `side` × `side` of another. At the right and lower
+ * border the last pixels count again.
+ */
+function boxRows(rows: Rows, side: number): Rows {
+  const { width, height } = rows.size
+  const size = { width: Math.ceil(width / side), height: Math.ceil(height / side) }
+  const blockBytes = size.width * side * 16
+  return {
+    size,
+    channels: 4,
+    scratchBytes: rows.scratchBytes + 64 + blockBytes * side,
+    load: (y, from, to, offset, scratch) => {
+      const blocks = scratch + ((rows.scratchBytes + 63) & ~15)
+      const inner = Math.min(width, to * side)
+      const bytes = (to - from) * side * 16
+      for (let i = 0; i < side; i++) {
+        const row = blocks + i * bytes
+        rows.load(Math.min(height - 1, y * side + i), from * side, inner, row, scratch)
+        repeatLast(row, inner - from * side, (to - from) * side)
+      }
+      kernels.boxRow(blocks, bytes, side, offset, to - from)
+    },
+  }
+}
+
+/** Lets the last pixel of a row in kernel memory count for those that are missing. */
+function repeatLast(row: number, pixels: number, wanted: number): void {
+  if (pixels >= wanted) return
+  const floats = floatsAt(row, wanted * 4)
+  for (let x = pixels; x < wanted; x++) floats.copyWithin(x * 4, (pixels - 1) * 4, pixels * 4)
+}
+
+/** A kernel takes every source pixel into account up to this reduction; beyond, blocks of them. */
+const MOST_REDUCTION = 2
+
+/**
+ * The side of the blocks that are averaged before a strong reduction: a power of two, so that the kernel
+ * still halves. A block's mean is blind to nothing that such a reduction keeps (its response at the
+ * result's highest frequency is 0.97), and costs a fraction of the kernel.
+ */
+function blockSide(window: PxBox, size: Size): number {
+  const reduction = Math.min(window.width / size.width, window.height / size.height)
+  return 2 ** Math.max(0, Math.floor(Math.log2(reduction / MOST_REDUCTION)))
+}
+
 /**
  * Resamples a window of an 8-bit picture into `dst` in linear light with premultiplied alpha.
- * Beyond the border the edge pixels go on. Overshoot of the kernel is kept, not clamped.
+ * Beyond the border the edge pixels go on. Overshoot of the kernel is kept, not clamped. What is
+ * reduced to a quarter and further is averaged in blocks first; what is picked by a kernel that does not
+ * widen never is.
  */
 export function resampleSrgb(
   src: SrgbRgba8,
@@ -65,27 +148,35 @@ export function resampleSrgb(
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
 ): LinearRgba {
-  const { width, data } = src
-  const loadRow: LoadRow = (y, offset, scratch) => {
-    bytesAt(scratch, width * 4).set(data.subarray(y * width * 4, (y + 1) * width * 4))
-    kernels.linearRow(scratch, offset, width, linearTable)
+  const rows = srgbRows(src)
+  const side = kernel.widens ? blockSide(window, dst) : 1
+  if (side === 1) resampleRows(rows, window, dst, kernel)
+  else {
+    const { x, y, width, height } = window
+    const part = { x: x / side, y: y / side, width: width / side, height: height / side }
+    resampleRows(boxRows(rows, side), part, dst, kernel)
   }
-  resampleRows(loadRow, src, 4, window, dst, kernel)
   return dst
 }
 
-/** Resamples a window of a picture in linear light; otherwise as `resampleSrgb`. */
+/** Resamples a window of a picture in linear light; otherwise as `resampleSrgb`, without blocks. */
 export function resampleLinear(
   src: LinearRgba,
   window: PxBox,
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
 ): LinearRgba {
-  const stride = src.width * 4
-  const loadRow: LoadRow = (y, offset) => {
-    floatsAt(offset, stride).set(src.data.subarray(y * stride, (y + 1) * stride))
+  const { width, height, data } = src
+  const rows: Rows = {
+    size: { width, height },
+    channels: 4,
+    scratchBytes: 0,
+    load: (y, from, to, offset) => {
+      const row = data.subarray((y * width + from) * 4, (y * width + to) * 4)
+      floatsAt(offset, row.length).set(row)
+    },
   }
-  resampleRows(loadRow, src, 4, window, dst, kernel)
+  resampleRows(rows, window, dst, kernel)
   return dst
 }
 
@@ -96,13 +187,18 @@ export function resamplePlane(
   dst: PlaneF32,
   kernel: Kernel = CUBIC,
 ): PlaneF32 {
-  const { width, data } = src
+  const { width, height, data } = src
   const factor = src.format === 'plane-u8' ? 1 / 255 : 1
-  const loadRow: LoadRow = (y, offset) => {
-    const row = floatsAt(offset, width)
-    for (let x = 0, p = y * width; x < width; x++, p++) row[x] = data[p]! * factor
+  const rows: Rows = {
+    size: { width, height },
+    channels: 1,
+    scratchBytes: 0,
+    load: (y, from, to, offset) => {
+      const row = floatsAt(offset, to - from)
+      for (let x = from, p = y * width + from; x < to; x++, p++) row[x - from] = data[p]! * factor
+    },
   }
-  resampleRows(loadRow, src, 1, window, dst, kernel)
+  resampleRows(rows, window, dst, kernel)
   return dst
 }
 

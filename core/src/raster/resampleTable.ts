@@ -59,7 +59,9 @@ export function resampleTable(
   const scale = windowLength / dstLength
   const stretch = kernel.widens ? Math.max(1, scale) : 1
   const reach = kernel.support * stretch
-  const taps = Math.min(srcLength, mostTaps(windowStart, scale, reach, dstLength))
+  const most = mostTaps(windowStart, scale, reach, dstLength)
+  // In fours, as the kernels take them; a single one is left alone.
+  const taps = Math.min(srcLength, most === 1 ? 1 : (most + 3) & ~3)
   const starts = new Int32Array(dstLength)
   const weights = new Float32Array(dstLength * taps)
   for (let d = 0; d < dstLength; d++) {

@@ -23,6 +23,8 @@ export interface Source {
    * @param kernel `CUBIC` unless told otherwise.
    */
   readonly sample: (window: PxBox, size: Size, kernel?: Kernel) => LinearRgba
+  /** The same into a raster that is there already, over whatever it holds. */
+  readonly sampleInto: (picture: LinearRgba, window: PxBox, kernel?: Kernel) => void
   /**
    * All of it at most `sidePx` long, averaged without overshoot. Made once for each side and shared:
    * read only.
@@ -40,29 +42,31 @@ export interface Patch {
 
 /** A decoded photograph, upright in sRGB, as a source. The raster is never written to. */
 export const photographSource = (original: SrgbRgba8): Source =>
-  sourceOf(original, (window, size, kernel) =>
-    resampleSrgb(original, window, linearRaster(size), kernel),
-  )
+  sourceOf(original, (picture, window, kernel) => {
+    resampleSrgb(original, window, picture, kernel)
+  })
 
 /** A source with patches over it, in their order; itself where there are none. */
 export function withPatches(source: Source, patches: readonly Patch[]): Source {
   if (patches.length === 0) return source
-  return sourceOf(source.size, (window, size, kernel) => {
-    const picture = source.sample(window, size, kernel)
+  return sourceOf(source.size, (picture, window, kernel) => {
+    source.sampleInto(picture, window, kernel)
     for (const patch of patches) layPatch(picture, patch, window, kernel)
-    return picture
   })
 }
 
-function sourceOf(
-  { width, height }: Size,
-  sample: (window: PxBox, size: Size, kernel: Kernel | undefined) => LinearRgba,
-): Source {
+function sourceOf({ width, height }: Size, sampleInto: Source['sampleInto']): Source {
   const size = { width, height }
   const known = new Map<string, LinearRgba>()
+  const sample: Source['sample'] = (window, wanted, kernel) => {
+    const picture = linearRaster(wanted)
+    sampleInto(picture, window, kernel)
+    return picture
+  }
   return {
     size,
-    sample: (window, wanted, kernel) => sample(window, wanted, kernel),
+    sample,
+    sampleInto,
     reduced: (sidePx) => {
       const wanted = fitInside(size, sidePx)
       const key = `${wanted.width}×${wanted.height}`
