@@ -58,6 +58,8 @@ export class ShootWatch {
   #shoot: Shoot | null = null
   #briefRow: BriefRow | null = null
   #measures = new Map<string, MeasureRow['result']>()
+  /** Originals whose measures have been asked for; what comes later is announced. */
+  readonly #asked = new Set<string>()
   #stopWatching: () => void
   #pending = new Map<string, Changed>()
   #timer: ReturnType<typeof setTimeout> | null = null
@@ -182,12 +184,13 @@ export class ShootWatch {
     const wanted = new Set<string>(
       [...this.#rows.shots.values()].map(({ originalHash }) => originalHash),
     )
-    const missing = [...wanted].filter((hash) => !this.#measures.has(hash))
+    const fresh = [...wanted].filter((hash) => !this.#asked.has(hash))
     const changed = change?.kind === 'keys' ? change.keys.map(String) : []
-    const keys = change?.kind === 'all' ? [...wanted] : [...new Set([...missing, ...changed])]
-    const asked = keys.filter((hash) => wanted.has(hash))
-    if (asked.length === 0) return
-    const rows = await this.#checked('measures', await this.#db.table('measures').bulkGet(asked))
+    const keys = change?.kind === 'all' ? [...wanted] : [...new Set([...fresh, ...changed])]
+    const asking = keys.filter((hash) => wanted.has(hash))
+    if (asking.length === 0) return
+    for (const hash of asking) this.#asked.add(hash)
+    const rows = await this.#checked('measures', await this.#db.table('measures').bulkGet(asking))
     if (rows.length === 0) return
     this.#measures = new Map(this.#measures)
     for (const { hash, result } of rows) this.#measures.set(hash, result)

@@ -40,10 +40,9 @@ export async function setAside<Name extends TableName>(
   const { keyPath } = db.table(table).schema.primKey
   const at = Date.now()
   await db.transaction('rw', db.table(table), db.setAside, async () => {
-    for (const { row, problem } of bad) {
-      const key = (row as Record<string, unknown>)[String(keyPath)] // every row has its key
-      await db.setAside.add({ table, row, problem, at })
-      await db.table(table).delete(key as string)
-    }
+    await db.setAside.bulkAdd(bad.map(({ row, problem }) => ({ table, row, problem, at })))
+    // Every row has its key.
+    const keys = bad.map(({ row }) => (row as Record<string, unknown>)[String(keyPath)] as string)
+    await db.table(table).bulkDelete(keys)
   })
 }

@@ -1,21 +1,20 @@
 import type { AnyFinding, Surroundings } from '@cloudbank/core/findings'
 import { examinePhotograph, placementSize, planEvenOut, wordsOf } from '@cloudbank/core/steps'
-import type { Rendition, ShootView, Shot } from '../data'
+import type { Lighting, Rendition, ShootView, Shot } from '../data'
 import { groupBy } from './groupBy'
 import { evenInputs } from './lightings/evenInputs'
 import { lightingOf, recipeOf } from './recipe'
+import { remembered } from './remembered'
 import { renditionsOf } from './stale'
 
-const known = new WeakMap<ShootView, ReadonlyMap<string, readonly AnyFinding[]>>()
+const ofView = remembered<ShootView, ReadonlyMap<string, readonly AnyFinding[]>>()
+const ofPhotograph = remembered<Shot, readonly AnyFinding[]>()
+const ofLighting = remembered<Lighting, ReadonlyMap<string, number>>()
 
-/** The findings about every measured photograph of a shoot, by shot; worked out once for a view. */
-export function photographFindings(view: ShootView): ReadonlyMap<string, readonly AnyFinding[]> {
-  const before = known.get(view)
-  if (before) return before
-  const findings = findAll(view)
-  known.set(view, findings)
-  return findings
-}
+/** The findings about every measured photograph of a shoot, by shot. */
+export const photographFindings = (
+  view: ShootView,
+): ReadonlyMap<string, readonly AnyFinding[]> => ofView(view, [], () => findAll(view))
 
 /** All findings of a shot: about its photograph, of the last run, and of its renditions. */
 export function findingsOf(
@@ -40,7 +39,8 @@ export const wantsLook = (findings: readonly AnyFinding[]): boolean =>
 
 function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
   const evs = evsAgainstSiblings(view)
-  const { ratio } = view.briefRow.brief.steps.frame
+  const { brief } = view.briefRow
+  const { ratio } = brief.steps.frame
   const largest = largestOf(view)
   return new Map(
     view.shots.flatMap((shot) => {
@@ -48,16 +48,19 @@ function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
       if (!result) return []
       const { width, height, bytes, type } = shot
       const lighting = lightingOf(shot, view.lightings)
-      const found = examinePhotograph(
-        { facts: { width, height, bytes, type }, measures: result.measures },
-        {
-          ratio,
-          largest,
-          gains: lighting?.neutral?.gains ?? null,
-          inLighting: lighting !== null,
-          evAgainstSiblings: evs.get(shot.id) ?? null,
-          duplicateOf: shot.twinOf,
-        },
+      const evAgainstSiblings = evs.get(shot.id) ?? null
+      const found = ofPhotograph(shot, [result, lighting, brief, evAgainstSiblings], () =>
+        examinePhotograph(
+          { facts: { width, height, bytes, type }, measures: result.measures },
+          {
+            ratio,
+            largest,
+            gains: lighting?.neutral?.gains ?? null,
+            inLighting: lighting !== null,
+            evAgainstSiblings,
+            duplicateOf: shot.twinOf,
+          },
+        ),
       )
       return [[shot.id, found] as const]
     }),
@@ -78,16 +81,32 @@ function largestOf({ briefRow }: ShootView): Surroundings['largest'] {
 
 /** How much brighter each shot is than its lighting's others on the same backdrop, in stops. */
 export function evsAgainstSiblings(view: ShootView): Map<string, number> {
-  const inLightings = view.shots.filter(({ lightingId }) => lightingId !== null)
-  const byLighting = groupBy(inLightings, ({ lightingId }) => lightingId)
+  const byLighting = groupBy(view.shots, (shot) => lightingOf(shot, view.lightings))
   const evs = new Map<string, number>()
-  for (const shots of byLighting.values()) {
-    const { evens } = planEvenOut(evenInputs(view, shots))
-    for (const { id, touches } of shots) {
-      const even = evens.get(id)
-      const given = (touches.light?.even?.ev ?? 0) + (touches.light?.exposureEv ?? 0)
-      if (even) evs.set(id, given - even.ev)
-    }
+  for (const [lighting, shots] of byLighting) {
+    if (!lighting) continue
+    const madeOf = shots.flatMap((shot) => [
+      shot.id,
+      shot.sku,
+      view.measures.get(shot.originalHash),
+      givenEv(shot),
+    ])
+    const found = ofLighting(lighting, [view.products, ...madeOf], () => evsWithin(view, shots))
+    for (const [id, ev] of found) evs.set(id, ev)
   }
   return evs
 }
+
+function evsWithin(view: ShootView, shots: readonly Shot[]): Map<string, number> {
+  const { evens } = planEvenOut(evenInputs(view, shots))
+  return new Map(
+    shots.flatMap((shot) => {
+      const even = evens.get(shot.id)
+      return even ? [[shot.id, givenEv(shot) - even.ev] as const] : []
+    }),
+  )
+}
+
+/** What a shot's own touches make of its exposure, in stops. */
+const givenEv = ({ touches: { light } }: Shot): number =>
+  (light?.even?.ev ?? 0) + (light?.exposureEv ?? 0)

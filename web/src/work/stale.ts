@@ -2,7 +2,8 @@ import type { Placement } from '@cloudbank/core/outlets'
 import type { Standing } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
 import type { Rendition, Shot } from '../data'
-import { keyOf, slotFor, type Recipe } from './recipe'
+import { keyOf, lightingOf, slotFor, type Recipe } from './recipe'
+import { remembered } from './remembered'
 
 /** The current renditions of a shoot, by slot. */
 export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
@@ -11,11 +12,18 @@ export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
 export const bySlot = <Row extends Pick<Rendition, 'id'>>(rows: readonly Row[]): Map<string, Row> =>
   new Map(rows.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
 
+const known = remembered<Shot, readonly Placement[]>()
+
 /** The placements of a shot whose rendition is missing or out of date. */
-export function stalePlacements(shot: Shot, recipe: Recipe, renditions: Renditions): Placement[] {
-  return recipe.steps.finish.placements.filter(
-    (placement) =>
-      renditions.get(slotFor(shot, recipe, placement.id))?.key !== keyOf(shot, recipe, placement),
+export function stalePlacements(
+  shot: Shot,
+  recipe: Recipe,
+  renditions: Renditions,
+): readonly Placement[] {
+  const { placements } = recipe.steps.finish
+  const keys = placements.map(({ id }) => renditions.get(slotFor(shot, recipe, id))?.key)
+  return known(shot, [recipe.steps, lightingOf(shot, recipe.lightings), ...keys], () =>
+    placements.filter((placement, i) => keys[i] !== keyOf(shot, recipe, placement)),
   )
 }
 

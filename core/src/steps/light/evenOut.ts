@@ -63,25 +63,36 @@ function byBrightness(seen: readonly Seen[]): Seen[][] {
 /** Moves a shot to the group in which most other shots of its product are, if that is within reach. */
 function withStrays(groups: readonly Seen[][]): Seen[][] {
   const moved = groups.map((): Seen[] => [])
+  const medians = groups.map((group) => median(group.map(({ ev }) => ev)))
+  const countsOf = countByProduct(groups)
   groups.forEach((group, from) => {
     for (const shot of group) {
       const { product } = shot.input
-      const others = groups.map(
-        (candidates) =>
-          candidates.filter((other) => other !== shot && other.input.product === product).length,
-      )
+      const others = countsOf(product).map((count, at) => (at === from ? count - 1 : count))
       const all = others.reduce((sum, count) => sum + count, 0)
       const most = others.indexOf(Math.max(...others))
-      const home = groups[most]!
       const strays =
         product !== null &&
         all >= 2 &&
         others[most]! * 2 > all &&
-        Math.abs(median(home.map(({ ev }) => ev)) - shot.ev) <= WRONG_EXPOSURE_EV
+        Math.abs(medians[most]! - shot.ev) <= WRONG_EXPOSURE_EV
       moved[strays ? most : from]!.push(shot)
     }
   })
   return moved
+}
+
+/** How many shots of a product each group has. */
+function countByProduct(groups: readonly Seen[][]): (product: string | null) => number[] {
+  const counts = new Map<string | null, number[]>()
+  groups.forEach((group, at) => {
+    for (const { input } of group) {
+      const found = counts.get(input.product) ?? groups.map(() => 0)
+      found[at]! += 1
+      counts.set(input.product, found)
+    }
+  })
+  return (product) => counts.get(product) ?? groups.map(() => 0)
 }
 
 function evenGroup(group: readonly Seen[]): [string, Even][] {
@@ -91,12 +102,16 @@ function evenGroup(group: readonly Seen[]): [string, Even][] {
     input.productTone === null
       ? null
       : linearToSrgb(srgbToLinear(input.productTone) * 2 ** (middle - ev))
+  const tones = new Map<string, number[]>()
+  for (const shot of group) {
+    const tone = liftedTone(shot)
+    const { variant } = shot.input
+    if (tone === null || variant === null) continue
+    tones.set(variant, [...(tones.get(variant) ?? []), tone])
+  }
   return group.map((shot) => {
     const tone = liftedTone(shot)
-    const siblings = group
-      .filter(({ input }) => input.variant !== null && input.variant === shot.input.variant)
-      .map(liftedTone)
-      .filter((value) => value !== null)
+    const siblings = tones.get(shot.input.variant ?? '') ?? []
     const mid = tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings), pivot)
     return [shot.input.id, { ev: round(middle - shot.ev), mid: round(mid), pivot: round(pivot) }]
   })

@@ -1,6 +1,9 @@
 import { findingKinds } from '@cloudbank/core/steps'
-import type { ShootView } from '../../data'
-import { findingsOf } from '../../work/findings'
+import type { ShootView, Shot } from '../../data'
+import { findingsOf, photographFindings } from '../../work/findings'
+import { recipeOf } from '../../work/recipe'
+import { remembered } from '../../work/remembered'
+import { renditionsOf } from '../../work/stale'
 
 /** One line of the findings: what, how many, which shots. */
 export interface FindingCount {
@@ -17,7 +20,7 @@ export function countFindings(view: ShootView): {
 } {
   const ids = new Map<string, string[]>()
   for (const shot of view.shots)
-    for (const code of new Set(findingsOf(shot, view).map((finding) => finding.code))) {
+    for (const code of codesOf(shot, view)) {
       const found = ids.get(code)
       if (found) found.push(shot.id)
       else ids.set(code, [shot.id])
@@ -31,4 +34,16 @@ export function countFindings(view: ShootView): {
     ;(weight === 'note' ? notes : look).push({ code, title, remedy, shotIds })
   }
   return { look, notes }
+}
+
+const known = remembered<Shot, ReadonlySet<string>>()
+
+/** Which findings there are of a shot. */
+function codesOf(shot: Shot, view: ShootView): ReadonlySet<string> {
+  const renditions = renditionsOf(shot, recipeOf(view), view.renditions)
+  return known(
+    shot,
+    [photographFindings(view).get(shot.id), ...renditions],
+    () => new Set(findingsOf(shot, view, renditions).map(({ code }) => code)),
+  )
 }
