@@ -9,6 +9,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Lost />,
+    hydrateFallbackElement: <></>,
     children: [
       { path: '/', element: <HomePage /> },
       { path: '/demo', element: <DemoPage /> },

@@ -1,4 +1,12 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { createSystem, defineConfig } from '@chakra-ui/react'
+import { defaultBaseConfig } from '@chakra-ui/react/preset-base'
+import {
+  defaultThemeConfig,
+  recipes,
+  semanticTokens,
+  slotRecipes,
+  tokens,
+} from '@chakra-ui/react/theme'
 
 /**
  * Grey on purpose: every colour of the interface is an exact neutral, at three levels of sky. The one
@@ -6,6 +14,25 @@ import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
  */
 const levels = (day: string, dusk: string, night: string) => ({
   value: { base: day, _dusk: dusk, _night: night },
+})
+
+const { black, white, transparent, current, blackAlpha, whiteAlpha } = tokens.colors
+const { checkmark, heading, input, textarea } = recipes
+const { checkbox, dialog, nativeSelect, switch: toggle, table } = slotRecipes
+
+/** Of the library's theme no more than is used: every token and recipe costs time at the start. */
+const base = defineConfig({
+  ...defaultThemeConfig,
+  theme: {
+    ...defaultThemeConfig.theme,
+    tokens: {
+      ...tokens,
+      colors: { black, white, transparent, current, blackAlpha, whiteAlpha },
+    },
+    semanticTokens: { shadows: semanticTokens.shadows, radii: semanticTokens.radii },
+    recipes: { checkmark, heading, input, textarea },
+    slotRecipes: { checkbox, dialog, nativeSelect, switch: toggle, table },
+  },
 })
 
 const config = defineConfig({
@@ -83,4 +110,4 @@ const config = defineConfig({
   },
 })
 
-export const system = createSystem(defaultConfig, config)
+export const system = createSystem(defaultBaseConfig, base, config)

@@ -12,9 +12,8 @@ const ofPhotograph = remembered<Shot, readonly AnyFinding[]>()
 const ofLighting = remembered<Lighting, ReadonlyMap<string, number>>()
 
 /** The findings about every measured photograph of a shoot, by shot. */
-export const photographFindings = (
-  view: ShootView,
-): ReadonlyMap<string, readonly AnyFinding[]> => ofView(view, [], () => findAll(view))
+export const photographFindings = (view: ShootView): ReadonlyMap<string, readonly AnyFinding[]> =>
+  ofView(view, [], () => findAll(view))
 
 /** All findings of a shot: about its photograph, of the last run, and of its renditions. */
 export function findingsOf(

@@ -67,14 +67,15 @@ const keys = new WeakMap<BriefSteps, WeakMap<Placement, string>>()
 
 /** The key of one rendition of a shot; worked out once for all shots of the same settings. */
 export function keyOf(shot: Shot, recipe: Recipe, placement: Placement): string {
-  const plan = planOf(shot, recipe)
-  if (isTouched(shot)) return `${plan.original}/${settingsKey(plan, placement)}`
+  const { originalHash } = shot
+  const madeAnew = (): string => settingsKey(planOf(shot, recipe), placement)
+  if (isTouched(shot)) return `${originalHash}/${madeAnew()}`
   const steps = sharedSteps(shot, recipe)
   const ofSteps = keys.get(steps) ?? new WeakMap<Placement, string>()
   keys.set(steps, ofSteps)
-  const part = ofSteps.get(placement) ?? settingsKey(plan, placement)
+  const part = ofSteps.get(placement) ?? madeAnew()
   ofSteps.set(placement, part)
-  return `${plan.original}/${part}`
+  return `${originalHash}/${part}`
 }
 
 /** Where the current rendition of a shot for one of the brief's own placements is found. */
