@@ -33,7 +33,7 @@ const HAS_TONE: usize = 72
 
 @inline
 function clamp01(v: v128): v128 {
-  return f32x4.min(f32x4.splat(1), f32x4.max(f32x4.splat(0), v))
+  return f32x4.pmin(f32x4.splat(1), f32x4.pmax(f32x4.splat(0), v))
 }
 
 @inline
@@ -108,18 +108,19 @@ export function gradeRow(row: usize, pixels: i32, grade: usize, tone: usize): vo
     const alpha = v128.shuffle<f32>(ba0, ba2, 2, 3, 6, 7)
     const mixed = v128.any_true(f32x4.lt(alpha, one))
     if (mixed) {
+      if (!v128.any_true(f32x4.gt(alpha, zero))) continue
       const whole = v128.and(f32x4.div(one, alpha), f32x4.gt(alpha, zero))
       r = f32x4.mul(r, whole)
       g = f32x4.mul(g, whole)
       b = f32x4.mul(b, whole)
     }
     if (neutralises) {
-      const most = f32x4.max(r, f32x4.max(g, b))
-      const least = f32x4.min(r, f32x4.min(g, b))
+      const most = f32x4.pmax(r, f32x4.pmax(g, b))
+      const least = f32x4.pmin(r, f32x4.pmin(g, b))
       r = f32x4.mul(r, gainR)
       g = f32x4.mul(g, gainG)
       b = f32x4.mul(b, gainB)
-      const lit = f32x4.max(r, f32x4.max(g, b))
+      const lit = f32x4.pmax(r, f32x4.pmax(g, b))
       const high = f32x4.gt(lit, f32x4.splat(KNEE))
       if (presses && v128.any_true(high)) {
         const over = f32x4.sub(lit, f32x4.splat(KNEE))
@@ -135,9 +136,9 @@ export function gradeRow(row: usize, pixels: i32, grade: usize, tone: usize): vo
       if (v128.any_true(f32x4.gt(most, f32x4.splat(CLIPS_FROM)))) {
         const clipped = f32x4.mul(
           smooth(CLIPS_FROM, CLIPS_AT, most),
-          smooth(WHITISH_FROM, WHITISH_AT, f32x4.div(least, f32x4.max(most, f32x4.splat(1e-6)))),
+          smooth(WHITISH_FROM, WHITISH_AT, f32x4.div(least, f32x4.pmax(most, f32x4.splat(1e-6)))),
         )
-        const white = f32x4.min(one, lit)
+        const white = f32x4.pmin(one, lit)
         r = mix(r, white, clipped)
         g = mix(g, white, clipped)
         b = mix(b, white, clipped)
@@ -154,8 +155,8 @@ export function gradeRow(row: usize, pixels: i32, grade: usize, tone: usize): vo
       }
       let light = dot(r, g, b, f32x4.splat(RED), f32x4.splat(GREEN), f32x4.splat(BLUE))
       if (hasTone) {
-        const root = f32x4.sqrt(f32x4.max(zero, light))
-        const at = f32x4.min(
+        const root = f32x4.sqrt(f32x4.pmax(zero, light))
+        const at = f32x4.pmin(
           f32x4.splat(ROOT_STEPS),
           f32x4.mul(root, f32x4.splat(ROOT_SCALE)),
         )
@@ -163,21 +164,21 @@ export function gradeRow(row: usize, pixels: i32, grade: usize, tone: usize): vo
         const low = entries(tone, cell, 0)
         const share = f32x4.sub(at, f32x4.convert_i32x4_s(cell))
         const toned = mix(low, entries(tone, cell, 4), share)
-        const chroma = f32x4.min(
+        const chroma = f32x4.pmin(
           f32x4.splat(MOST_CHROMA_LIFT),
-          f32x4.div(toned, f32x4.max(f32x4.splat(1e-6), light)),
+          f32x4.div(toned, f32x4.pmax(f32x4.splat(1e-6), light)),
         )
         r = f32x4.add(toned, f32x4.mul(f32x4.sub(r, light), chroma))
         g = f32x4.add(toned, f32x4.mul(f32x4.sub(g, light), chroma))
         b = f32x4.add(toned, f32x4.mul(f32x4.sub(b, light), chroma))
         light = toned
       }
-      let most = f32x4.max(r, f32x4.max(g, b))
+      let most = f32x4.pmax(r, f32x4.pmax(g, b))
       if (hasColours) {
-        const least = f32x4.min(r, f32x4.min(g, b))
-        const pale = f32x4.max(zero, f32x4.div(least, f32x4.max(most, f32x4.splat(1e-6))))
+        const least = f32x4.pmin(r, f32x4.pmin(g, b))
+        const pale = f32x4.pmax(zero, f32x4.div(least, f32x4.pmax(most, f32x4.splat(1e-6))))
         const grown = f32x4.add(one, f32x4.mul(vibrance, f32x4.mul(pale, pale)))
-        const factor = f32x4.max(zero, f32x4.mul(saturation, grown))
+        const factor = f32x4.pmax(zero, f32x4.mul(saturation, grown))
         r = mix(light, r, factor)
         g = mix(light, g, factor)
         b = mix(light, b, factor)
@@ -185,9 +186,9 @@ export function gradeRow(row: usize, pixels: i32, grade: usize, tone: usize): vo
       }
       const beyond = f32x4.gt(most, one)
       if (v128.any_true(beyond)) {
-        const grey = f32x4.min(one, light)
-        const room = f32x4.max(zero, f32x4.sub(one, light))
-        const keep = f32x4.div(room, f32x4.max(f32x4.splat(1e-6), f32x4.sub(most, light)))
+        const grey = f32x4.pmin(one, light)
+        const room = f32x4.pmax(zero, f32x4.sub(one, light))
+        const keep = f32x4.div(room, f32x4.pmax(f32x4.splat(1e-6), f32x4.sub(most, light)))
         r = v128.bitselect(f32x4.add(grey, f32x4.mul(f32x4.sub(r, light), keep)), r, beyond)
         g = v128.bitselect(f32x4.add(grey, f32x4.mul(f32x4.sub(g, light), keep)), g, beyond)
         b = v128.bitselect(f32x4.add(grey, f32x4.mul(f32x4.sub(b, light), keep)), b, beyond)

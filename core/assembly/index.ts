@@ -3,6 +3,7 @@ export {
   boxRow,
   convolveRow,
   encodeRow,
+  encodeRowOn,
   filterRow1,
   filterRow4,
   layRow,

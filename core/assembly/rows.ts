@@ -129,27 +129,53 @@ export function convolveRow(src: usize, dst: usize, count: i32, taps: i32, weigh
  * square root of light, which is nearly how sRGB spaces them: small enough to stay in the cache.
  */
 export function encodeRow(src: usize, dst: usize, pixels: i32, table: usize): void {
-  const zero = f32x4.splat(0)
-  const one = f32x4.splat(1)
-  const steps = f32x4.splat(4095)
-  const half = f32x4.splat(0.5)
-  for (let i: i32 = 0; i < pixels; i++) {
-    let colour = v128.load(src)
+  const end = src + (<usize>pixels << 4)
+  for (; src < end; src += 16, dst += 4) {
+    const colour = v128.load(src)
     const alpha = f32x4.extract_lane(colour, 3)
-    if (alpha <= 0) {
-      store<u32>(dst, 0)
-    } else {
-      if (alpha < 1) colour = f32x4.div(colour, f32x4.splat(alpha))
-      colour = f32x4.sqrt(f32x4.min(f32x4.max(colour, zero), one))
-      const index = i32x4.trunc_sat_f32x4_s(f32x4.add(f32x4.mul(colour, steps), half))
-      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 0)))
-      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 1)), 1)
-      store<u8>(dst, load<u8>(table + <usize>i32x4.extract_lane(index, 2)), 2)
-      store<u8>(dst, alpha >= 1 ? 255 : <u8>(alpha * 255 + 0.5), 3)
+    if (alpha >= 1) store<u32>(dst, bytesOf(colour, table) | 0xff000000)
+    else if (alpha <= 0) store<u32>(dst, 0)
+    else {
+      const straight = f32x4.div(colour, f32x4.splat(alpha))
+      store<u32>(dst, bytesOf(straight, table) | (<u32>(alpha * 255 + 0.5) << 24))
     }
-    src += 16
-    dst += 4
   }
+}
+
+/** The same, laid on an opaque colour first; `ground` points at r, g, b, 1, and `groundBytes` is that as bytes. */
+export function encodeRowOn(
+  src: usize,
+  dst: usize,
+  pixels: i32,
+  table: usize,
+  ground: usize,
+  groundBytes: u32,
+): void {
+  const behind = v128.load(ground)
+  const end = src + (<usize>pixels << 4)
+  for (; src < end; src += 16, dst += 4) {
+    const colour = v128.load(src)
+    const alpha = f32x4.extract_lane(colour, 3)
+    if (alpha >= 1) store<u32>(dst, bytesOf(colour, table) | 0xff000000)
+    else if (alpha <= 0) store<u32>(dst, groundBytes)
+    else {
+      const laid = f32x4.add(colour, f32x4.mul(f32x4.splat(1 - alpha), behind))
+      store<u32>(dst, bytesOf(laid, table) | 0xff000000)
+    }
+  }
+}
+
+/** Three bytes of a colour that stands for itself, the fourth 0. */
+@inline
+function bytesOf(colour: v128, table: usize): u32 {
+  const clamped = f32x4.pmin(f32x4.splat(1), f32x4.pmax(f32x4.splat(0), colour))
+  const place = f32x4.add(f32x4.mul(f32x4.sqrt(clamped), f32x4.splat(4095)), f32x4.splat(0.5))
+  const index = i32x4.trunc_sat_f32x4_u(place)
+  return (
+    <u32>load<u8>(table + <usize>i32x4.extract_lane(index, 0)) |
+    (<u32>load<u8>(table + <usize>i32x4.extract_lane(index, 1)) << 8) |
+    (<u32>load<u8>(table + <usize>i32x4.extract_lane(index, 2)) << 16)
+  )
 }
 
 /**
@@ -198,7 +224,7 @@ export function layRow(row: usize, pixels: i32, colour: usize): void {
   for (let i: i32 = 0; i < pixels; i++) {
     const front = v128.load(row)
     const alpha = v128.shuffle<f32>(front, front, 3, 3, 3, 3)
-    const share = f32x4.max(f32x4.sub(one, alpha), f32x4.splat(0))
+    const share = f32x4.pmax(f32x4.splat(0), f32x4.sub(one, alpha))
     v128.store(row, f32x4.add(front, f32x4.mul(share, behind)))
     row += 16
   }

@@ -16,6 +16,14 @@ interface Kernels {
   addRow(src: number, dst: number, count: number, weight: number): void
   convolveRow(src: number, dst: number, count: number, taps: number, weights: number): void
   encodeRow(src: number, dst: number, pixels: number, table: number): void
+  encodeRowOn(
+    src: number,
+    dst: number,
+    pixels: number,
+    table: number,
+    ground: number,
+    groundBytes: number,
+  ): void
   sumRows(
     ring: number,
     rowBytes: number,

@@ -1,6 +1,6 @@
 import { bytesAt, fixedTable, floatsAt, kernels, reserve } from '../kernels'
 import type { Rgb } from './colour'
-import { BYTE_OF_ROOT } from './transfer'
+import { BYTE_OF_ROOT, byteOfLinear } from './transfer'
 import { srgbRaster, type LinearRgba, type SrgbRgba8 } from './raster'
 
 const byteTable = fixedTable(BYTE_OF_ROOT)
@@ -15,16 +15,23 @@ export function srgbOfLinear(src: LinearRgba, ground: Rgb | null = null): SrgbRg
   const dst = srgbRaster(src)
   const stride = src.width * 4
   const [from, to, colour] = reserve(stride * 4, stride, 16) as [number, number, number] // one offset for each length
+  const groundBytes = ground ? bytesOfGround(ground) : 0
   if (ground) floatsAt(colour, 4).set([...ground, 1])
   const floats = floatsAt(from, stride)
   const bytes = bytesAt(to, stride)
   for (let y = 0; y < src.height; y++) {
     floats.set(src.data.subarray(y * stride, (y + 1) * stride))
-    if (ground) kernels.layRow(from, src.width, colour)
-    kernels.encodeRow(from, to, src.width, byteTable)
+    if (ground) kernels.encodeRowOn(from, to, src.width, byteTable, colour, groundBytes)
+    else kernels.encodeRow(from, to, src.width, byteTable)
     dst.data.set(bytes, y * stride)
   }
   return dst
+}
+
+/** An opaque colour as the four bytes of a pixel. */
+function bytesOfGround(ground: Rgb): number {
+  const [r, g, b] = ground.map(byteOfLinear) as [number, number, number] // as many as there were
+  return r | (g << 8) | (b << 16) | (0xff << 24)
 }
 
 /** Lays a picture on an opaque colour in linear light, in place. */

@@ -162,6 +162,12 @@ describe('resampleSrgb', () => {
       { width: 11, height: 12 },
       4,
     ],
+    [
+      { width: 97, height: 99 },
+      { x: 0, y: 0, width: 97, height: 99 },
+      { width: 27, height: 27 },
+      2,
+    ],
   ])(
     '%o, %o to %o: blocks of %s are averaged, then filtered as the twin does',
     (srcSize, window, size, side) => {
@@ -179,6 +185,20 @@ describe('resampleSrgb', () => {
       expect(maxError(fast.data, twin.data)).toBeLessThan(2e-6)
     },
   )
+
+  test('a picked pixel is the one that the point kernel weighs with 1', () => {
+    const src = srgbRaster({ width: 41, height: 29 }, randomBytes(41 * 29 * 4, 3))
+    const whole = resampleSrgb(src, wholeOf(src), linearRaster(src), LINEAR)
+    for (const window of [wholeOf(src), { x: -3.2, y: 4.7, width: 50, height: 20.3 }])
+      for (const size of [
+        { width: 13, height: 7 },
+        { width: 82, height: 58 },
+      ]) {
+        const picked = resampleSrgb(src, window, linearRaster(size), POINT)
+        const weighed = resampleLinear(whole, window, linearRaster(size), POINT)
+        expect(maxError(picked.data, weighed.data)).toBeLessThan(1e-6)
+      }
+  })
 
   test('averaging in blocks first keeps what a strong reduction keeps, to four code values', () => {
     // Waves up to half of the result's highest frequency, in both directions.

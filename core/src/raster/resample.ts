@@ -1,5 +1,5 @@
 import { bytesAt, fixedTable, floatsAt, intsAt, kernels, reserve } from '../kernels'
-import { resampleTable, CUBIC, type Kernel, type ResampleTable } from './resampleTable'
+import { resampleTable, CUBIC, POINT, type Kernel, type ResampleTable } from './resampleTable'
 import type { PxBox } from './coordinates'
 import { LINEAR_OF_BYTE } from './transfer'
 import type { LinearRgba, PlaneF32, PlaneU8, Size, SrgbRgba8 } from './raster'
@@ -123,24 +123,23 @@ function repeatLast(row: number, pixels: number, wanted: number): void {
   for (let x = pixels; x < wanted; x++) floats.copyWithin(x * 4, (pixels - 1) * 4, pixels * 4)
 }
 
-/** A kernel takes every source pixel into account up to this reduction; beyond, blocks of them. */
-const MOST_REDUCTION = 2
+/** A reduction of blocks is left with at least this much to do. */
+const LEAST_LEFT = 1.75
 
 /**
- * The side of the blocks that are averaged before a strong reduction: a power of two, so that the kernel
- * still halves. A block's mean is blind to nothing that such a reduction keeps (its response at the
- * result's highest frequency is 0.97), and costs a fraction of the kernel.
+ * The side of the blocks that are averaged before a strong reduction: a power of two. A block's mean is
+ * blind to nothing that such a reduction keeps (its response at the result's highest frequency is at least
+ * cos(π / 7) = 0.90, at half of that 0.97), and costs a fraction of the kernel.
  */
 function blockSide(window: PxBox, size: Size): number {
   const reduction = Math.min(window.width / size.width, window.height / size.height)
-  return 2 ** Math.max(0, Math.floor(Math.log2(reduction / MOST_REDUCTION)))
+  return 2 ** Math.max(0, Math.floor(Math.log2(reduction / LEAST_LEFT)))
 }
 
 /**
  * Resamples a window of an 8-bit picture into `dst` in linear light with premultiplied alpha.
  * Beyond the border the edge pixels go on. Overshoot of the kernel is kept, not clamped. What is
- * reduced to a quarter and further is averaged in blocks first; what is picked by a kernel that does not
- * widen never is.
+ * reduced by 3.5 and more is averaged in blocks first; what is picked by a kernel that does not widen never is.
  */
 export function resampleSrgb(
   src: SrgbRgba8,
@@ -148,6 +147,7 @@ export function resampleSrgb(
   dst: LinearRgba,
   kernel: Kernel = CUBIC,
 ): LinearRgba {
+  if (kernel === POINT) return pickSrgb(src, window, dst)
   const rows = srgbRows(src)
   const side = kernel.widens ? blockSide(window, dst) : 1
   if (side === 1) resampleRows(rows, window, dst, kernel)
@@ -157,6 +157,29 @@ export function resampleSrgb(
     resampleRows(boxRows(rows, side), part, dst, kernel)
   }
   return dst
+}
+
+/** What `POINT` picks, without touching any other pixel. */
+function pickSrgb(src: SrgbRgba8, window: PxBox, dst: LinearRgba): LinearRgba {
+  const columns = pickedPlaces(window.x, window.width, dst.width, src.width)
+  const rows = pickedPlaces(window.y, window.height, dst.height, src.height)
+  let to = 0
+  for (const row of rows)
+    for (const column of columns) {
+      const from = (row * src.width + column) * 4
+      const alpha = src.data[from + 3]! / 255
+      for (let c = 0; c < 3; c++) dst.data[to++] = LINEAR_OF_BYTE[src.data[from + c]!]! * alpha
+      dst.data[to++] = alpha
+    }
+  return dst
+}
+
+/** The source pixel under the middle of each destination pixel of one axis. */
+function pickedPlaces(start: number, length: number, pixels: number, limit: number): Int32Array {
+  return Int32Array.from({ length: pixels }, (_, d) => {
+    const place = Math.floor(start + ((d + 0.5) * length) / pixels)
+    return Math.min(Math.max(place, 0), limit - 1)
+  })
 }
 
 /** Resamples a window of a picture in linear light; otherwise as `resampleSrgb`, without blocks. */

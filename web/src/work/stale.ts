@@ -12,6 +12,16 @@ export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
 export const bySlot = <Row extends Pick<Rendition, 'id'>>(rows: readonly Row[]): Map<string, Row> =>
   new Map(rows.map((row) => [row.id.slice(0, row.id.lastIndexOf('/')), row]))
 
+const knownSlots = remembered<Pick<Shot, 'id'>, readonly string[]>()
+
+/** Where a shot's renditions are found, in the order of the brief. */
+function slotsOf(shot: Pick<Shot, 'id'>, recipe: Recipe): readonly string[] {
+  const { placements } = recipe.steps.finish
+  return knownSlots(shot, [recipe.briefId, placements], () =>
+    placements.map(({ id }) => slotFor(shot, recipe, id)),
+  )
+}
+
 const known = remembered<Shot, readonly Placement[]>()
 
 /** The placements of a shot whose rendition is missing or out of date. */
@@ -21,7 +31,7 @@ export function stalePlacements(
   renditions: Renditions,
 ): readonly Placement[] {
   const { placements } = recipe.steps.finish
-  const keys = placements.map(({ id }) => renditions.get(slotFor(shot, recipe, id))?.key)
+  const keys = slotsOf(shot, recipe).map((slot) => renditions.get(slot)?.key)
   return known(shot, [recipe.steps, lightingOf(shot, recipe.lightings), ...keys], () =>
     placements.filter((placement, i) => keys[i] !== keyOf(shot, recipe, placement)),
   )
@@ -32,10 +42,7 @@ export const renditionsOf = <Row>(
   shot: Pick<Shot, 'id'>,
   recipe: Recipe,
   renditions: Renditions<Row>,
-): Row[] =>
-  recipe.steps.finish.placements.flatMap(
-    ({ id }) => renditions.get(slotFor(shot, recipe, id)) ?? [],
-  )
+): Row[] => slotsOf(shot, recipe).flatMap((slot) => renditions.get(slot) ?? [])
 
 export function standingOf(shot: Shot, recipe: Recipe, renditions: Renditions): Standing {
   const stale = stalePlacements(shot, recipe, renditions).length
