@@ -1,12 +1,17 @@
 import { spreadProbability } from '../networks'
 import {
+  fitInside,
   gaussianBlur,
+  lightnessOfLinear,
   LINEAR,
   LINEAR_OF_BYTE,
+  linearRaster,
   linearToLab,
   planeF32,
   POINT,
+  resampleLinear,
   wholeOf,
+  type LinearRgba,
   type PlaneF32,
   type Rgb,
 } from '../raster'
@@ -14,7 +19,6 @@ import type { Source } from '../source'
 import { measureBackdropRing } from './backdropRing'
 import { measureDirt } from './dirt'
 import { fingerprint } from './fingerprint'
-import { lightnessIn, smaller } from './lightness'
 import { measureProduct, type ProductMeasures } from './measureProduct'
 import { measureNoise } from './noise'
 import { percentile } from './percentile'
@@ -68,7 +72,7 @@ const SPREAD_SIGMA_PX = 6
  */
 export function measurePhotograph(source: Source, map: PlaneF32): Measures {
   const large = source.reduced(DIRT_SIDE_PX)
-  const lightness = lightnessIn(smaller(large, WORK_SIDE_PX))
+  const lightness = lightnessOfLinear(smaller(large, WORK_SIDE_PX))
   const probability = spreadProbability(map, lightness)
   const soft = gaussianBlur(lightness, 0.8, planeF32(lightness))
   const ring = measureBackdropRing(source)
@@ -86,7 +90,7 @@ export function measurePhotograph(source: Source, map: PlaneF32): Measures {
     product: measureProduct(source, lightness, probability),
     noiseL: cornerNoise(source),
     tiltDegrees: measureTilt(soft),
-    specks: measureDirt(lightnessIn(large), spreadProbability(map, large)),
+    specks: measureDirt(lightnessOfLinear(large), spreadProbability(map, large)),
     fingerprint: fingerprint(lightness),
   }
 }
@@ -135,6 +139,14 @@ function cornerNoise(source: Source): number {
     [right, bottom],
   ] as const
   const noiseAt = ([x, y]: readonly [number, number]): number =>
-    measureNoise(lightnessIn(source.sample({ x, y, ...size }, size, LINEAR)))
+    measureNoise(lightnessOfLinear(source.sample({ x, y, ...size }, size, LINEAR)))
   return Math.min(...corners.map(noiseAt))
+}
+
+/** A picture at most `sidePx` long, averaged; itself if it is not longer. */
+function smaller(picture: LinearRgba, sidePx: number): LinearRgba {
+  const size = fitInside(picture, sidePx)
+  return size.width === picture.width
+    ? picture
+    : resampleLinear(picture, wholeOf(picture), linearRaster(size), LINEAR)
 }

@@ -2,13 +2,13 @@ import {
   boxAbove,
   fitInside,
   fractionsOf,
+  lightnessOfLinear,
   LINEAR,
   pixelsOf,
   type Box01,
   type PlaneF32,
 } from '../raster'
 import type { Source } from '../source'
-import { lightnessIn } from './lightness'
 import { percentile } from './percentile'
 import { measureBlur } from './sharpness'
 
@@ -63,7 +63,7 @@ export function measureProduct(
     offCentre01: Math.hypot(box.x + box.width / 2 - 0.5, box.y + box.height / 2 - 0.5),
     touchesBorder: border > TOUCHES * 2 * (width + height),
     tone01: toneOfL(percentile(tones, 0.5)),
-    blurPx: measureBlur(lightnessIn(source.sample(part, size, LINEAR))),
+    blurPx: measureBlur(lightnessOfLinear(source.sample(part, size, LINEAR))),
   }
 }
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { HexColour, hexToBytes, hexToLinear } from './colour'
-import { labOfLinear, labToLinear, linearToLab } from './lab'
+import { labOfLinear, labToLinear, lightnessOfLinear, linearToLab } from './lab'
 import { linearRaster } from './raster'
 import { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 import { seededRandom } from './seeded.testing'
@@ -48,6 +48,8 @@ test('the table for whole pictures is within 0.05 Lab of the formula above L 2',
   const picture = linearRaster({ width: 500, height: 1 })
   for (let i = 0; i < 500; i++) picture.data.set([random(), random(), random(), 1], i * 4)
   const lab = labOfLinear(picture)
+  const lightness = lightnessOfLinear(picture)
+  lightness.data.forEach((l, i) => expect(l).toBe(lab.data[i * 3]))
   for (let i = 0; i < 500; i++) {
     const rgb = picture.data.subarray(i * 4, i * 4 + 3)
     const exact = linearToLab([rgb[0]!, rgb[1]!, rgb[2]!])

@@ -19,7 +19,7 @@ export {
 export { SizeMismatchError } from './errors'
 export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 export { HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
-export { labOfLinear, labToLinear, linearToLab } from './lab'
+export { labOfLinear, labToLinear, lightnessOfLinear, linearToLab } from './lab'
 export {
   CUBIC,
   LINEAR,

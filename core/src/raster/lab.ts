@@ -1,4 +1,11 @@
-import { labRaster, assertSameSize, type LabPicture, type LinearRgba } from './raster'
+import {
+  assertSameSize,
+  labRaster,
+  planeF32,
+  type LabPicture,
+  type LinearRgba,
+  type PlaneF32,
+} from './raster'
 import type { Rgb } from './colour'
 
 /** Linear sRGB to CIE XYZ divided by the D65 white (IEC 61966-2-1, white 0.95047, 1, 1.08883). */
@@ -64,4 +71,14 @@ export function labOfLinear(src: LinearRgba, dst: LabPicture = labRaster(src)): 
     d[q + 2] = 200 * (fy - fz)
   }
   return dst
+}
+
+/** CIE L* (0…100) of every pixel of an opaque picture, as `labOfLinear` has it. */
+export function lightnessOfLinear(src: LinearRgba): PlaneF32 {
+  const plane = planeF32(src)
+  const { data } = src
+  for (let i = 0, p = 0; i < plane.data.length; i++, p += 4)
+    plane.data[i] =
+      116 * fromTable(Y[0] * data[p]! + Y[1] * data[p + 1]! + Y[2] * data[p + 2]!) - 16
+  return plane
 }
