@@ -1,11 +1,5 @@
 import * as ort from 'onnxruntime-web/wasm'
-import {
-  FINDER_SIDE_PX,
-  type Finder,
-  type NetworkId,
-  type NetworkOf,
-  type Networks,
-} from '@cloudbank/core/networks'
+import type { Finder, NetworkId, NetworkOf, Networks } from '@cloudbank/core/networks'
 
 /** Opens one network; each host says where its files lie. */
 export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[Id]> }
@@ -40,8 +34,9 @@ export async function openFinder(
     ort.env.wasm.wasmPaths = { mjs: runtime.glueUrl }
   }
   const session = await ort.InferenceSession.create(model, { executionProviders: ['wasm'] })
-  const shape = [1, 3, FINDER_SIDE_PX, FINDER_SIDE_PX]
   return async (planes) => {
+    const side = Math.sqrt(planes.length / 3)
+    const shape = [1, 3, side, side]
     const { prob } = await session.run({ image: new ort.Tensor('float32', planes, shape) })
     return (prob as ort.TypedTensor<'float32'>).data // the model's only output
   }

@@ -16,7 +16,7 @@ import {
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
-import { measureCut, type CutMeasures } from './cutMeasures'
+import { isGood, measureCut, type CutMeasures } from './cutMeasures'
 import { grabCut } from './grabCut'
 import { withNoise } from './noise'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
@@ -33,14 +33,38 @@ interface Stability {
   readonly worstFile: string
 }
 
-type Shot = Compared<CutMeasures> & { readonly photo: Photo; readonly change: number }
+/** What Cut itself says of a cut. */
+interface Trust {
+  /** The chance that the cut is good, 0…1. */
+  readonly confidence: number
+  /** Whether the shot wants a look for its cut. */
+  readonly flagged: boolean
+}
+
+type Shot = Compared<CutMeasures> &
+  Trust & { readonly photo: Photo; readonly change: number; readonly good: boolean }
+
+interface CutFigures {
+  /** Of the shots that are not good, the share that is flagged; of the good ones, the same. */
+  readonly flagRecall: number
+  readonly flagFalse: number
+  /** By classes of confidence: how many shots, their mean confidence, and the share that is good. */
+  readonly reliability: readonly {
+    readonly from: number
+    readonly to: number
+    readonly shots: number
+    readonly confidence: number
+    readonly good: number
+  }[]
+  readonly stability: Stability
+}
 
 /** Cut against truth/alpha, beside grabCut. A shot left uncut counts as all product. */
 export async function scoreCut(
   folder: ShootFolder,
   pool: WorkerPool,
   tell: (line: string) => void,
-): Promise<Scorecard<CutMeasures> & { stability: Stability }> {
+): Promise<Scorecard<CutMeasures> & CutFigures> {
   const shots: Shot[] = []
   for (const photo of folder.photos) {
     const path = photoPath(folder, photo)
@@ -48,13 +72,15 @@ export async function scoreCut(
     const bytes = await readFile(path)
     const made = await cutAt(pool, bytes, truth)
     const noisy = await cutAt(pool, await withNoise(bytes), truth)
-    const own = measureCut(made, truth)
-    const change = 1 - measureCut(noisy, made).iou
+    const own = measureCut(made.alpha, truth)
+    const change = 1 - measureCut(noisy.alpha, made.alpha).iou
     const peer = measureCut(await grabCut(path, truth), truth)
+    const { confidence, flagged } = made
+    const good = isGood(made.alpha, truth)
     tell(
-      `${photo.file}: ${own.iou.toFixed(3)} (grabCut ${peer.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
+      `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
-    shots.push({ photo, own, peer, change })
+    shots.push({ photo, own, peer, change, confidence, flagged, good })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -69,8 +95,49 @@ export async function scoreCut(
       ),
       runningOut: groupMeans(shots.filter(({ photo }) => runsOut(photo))),
     },
+    ...trustOf(shots),
     stability: stabilityOf(shots),
-    shots: shots.map(({ photo, own, peer }) => ({ file: photo.file, ...own, peer })),
+    shots: shots.map(({ photo, own, peer, confidence, flagged, good }) => ({
+      file: photo.file,
+      ...own,
+      confidence,
+      flagged,
+      good,
+      peer,
+    })),
+  }
+}
+
+/** Edges of the classes of confidence in the reliability table. */
+const CLASSES = [0, 0.2, 0.4, 0.6, 0.8, 1] as const
+
+function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability'> {
+  const shareOf = (of: readonly Shot[], is: (shot: Shot) => boolean): number =>
+    of.length === 0 ? NaN : of.filter(is).length / of.length
+  const reliability = CLASSES.slice(1).map((to, k) => {
+    const from = CLASSES[k]!
+    const within = shots.filter(
+      ({ confidence }) => confidence >= from && (confidence < to || to === 1),
+    )
+    const sum = within.reduce((total, { confidence }) => total + confidence, 0)
+    return {
+      from,
+      to,
+      shots: within.length,
+      confidence: sum / within.length,
+      good: shareOf(within, ({ good }) => good),
+    }
+  })
+  return {
+    flagRecall: shareOf(
+      shots.filter(({ good }) => !good),
+      ({ flagged }) => flagged,
+    ),
+    flagFalse: shareOf(
+      shots.filter(({ good }) => good),
+      ({ flagged }) => flagged,
+    ),
+    reliability,
   }
 }
 
@@ -93,14 +160,19 @@ async function readTruth(path: string): Promise<PlaneU8> {
 }
 
 /** Alpha over the whole photograph, at a size: of the finest level that the brief's renditions need. */
-async function cutAt(pool: WorkerPool, bytes: Uint8Array, size: Size): Promise<PlaneU8> {
-  const { mattes } = await renderPhoto(pool, bytes, SHOP_WHITE.steps)
+async function cutAt(
+  pool: WorkerPool,
+  bytes: Uint8Array,
+  size: Size,
+): Promise<Trust & { readonly alpha: PlaneU8 }> {
+  const { mattes, findings } = await renderPhoto(pool, bytes, SHOP_WHITE.steps)
   const finest = mattes.at(-1)
   const matte = finest && unpackMatte(finest.matte)
+  const flagged = findings.some(({ code }) => FLAGS.includes(code))
   const whole = planeU8(size)
   if (matte?.kind !== 'cut') {
     whole.data.fill(255)
-    return whole
+    return { alpha: whole, confidence: 0, flagged }
   }
   const [{ area, plane }] = matte.alphas
   const window = pixelsOf(within01(WHOLE_01, area), plane)
@@ -117,5 +189,8 @@ async function cutAt(pool: WorkerPool, bytes: Uint8Array, size: Size): Promise<P
       y <= inside.y + inside.height
     whole.data[i] = within ? Math.round(value * 255) : 0
   })
-  return whole
+  return { alpha: whole, confidence: matte.confidence, flagged }
 }
+
+/** Findings that say that a cut wants a look. */
+const FLAGS: readonly string[] = ['edge-unsure', 'no-product']

@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from 'vitest'
 import { BriefSteps, planShot } from '../brief'
-import { FINDER_SIDE_PX, type Finder } from '../networks'
+import { toneFinder } from '../networks/finder.testing'
 import { srgbRaster } from '../raster'
 import { seededRandom } from '../raster/seeded.testing'
 import { photographSource } from '../source'
@@ -42,12 +42,7 @@ function photograph() {
 }
 
 /** A finder that sees the ball roughly, its hole filled. */
-const finder: Finder = async () =>
-  Float32Array.from({ length: FINDER_SIDE_PX ** 2 }, (_, i) => {
-    const x = ((i % FINDER_SIDE_PX) / FINDER_SIDE_PX) * 320 - 150
-    const y = (Math.floor(i / FINDER_SIDE_PX) / FINDER_SIDE_PX) * 240 - 115
-    return 1 / (1 + Math.exp((Math.hypot(x, y) - 72) / 3))
-  })
+const finder = toneFinder(0.6)
 
 const page = (change: object = {}) => ({
   placements: [{ id: 'page', name: 'page', longSidePx: 150, format: 'png', ...change }],

@@ -157,7 +157,9 @@ describe('keys', () => {
   test('hold no trace of what is at rest', () => {
     const rest = { light: { exposureEv: 0, curve: [] }, frame: { ratio: { width: 1, height: 1 } } }
     expect(key(rest)).toBe(key({}))
-    expect(key({})).not.toMatch(/light|cut|ground|frame/)
+    expect(key({})).not.toMatch(/light|ground|frame/)
+    // Of a step at rest no more than the number of its engine, once that is not the first.
+    expect(key({})).toContain('"cut":{"engine":2,"part":{}}')
   })
 
   test('are of the photograph', () => {

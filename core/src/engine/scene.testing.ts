@@ -29,7 +29,10 @@ export function scene(): { original: SrgbRgba8; matte: CutMatte } {
   const area = { x: 0, y: 0, width: 1, height: 1 }
   const box = { x: 50 / 200, y: 50 / 200, width: 0.5, height: 0.5 }
   const alphas: CutMatte['alphas'] = [{ sidePx: 200, area, plane }]
-  return { original, matte: { kind: 'cut', box, unsure: 0, holes: 0, alphas } }
+  return {
+    original,
+    matte: { kind: 'cut', box, unsure: 0, holes: 0, confidence: 0.9, touchesBorder: false, alphas },
+  }
 }
 
 /** A matte under the key by which the plan's Cut looks for it. */

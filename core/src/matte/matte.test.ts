@@ -28,6 +28,8 @@ const matte: CutMatte = {
   kind: 'cut',
   box: area,
   unsure: 0.1,
+  confidence: 0.8,
+  touchesBorder: false,
   holes: 2,
   alphas: [level(800), level(1600)],
 }

@@ -25,6 +25,10 @@ export type Matte =
       readonly box: Box01
       /** Share of the outline that lies along no sharp edge, 0…1: where to look first. */
       readonly unsure: number
+      /** The chance that the cut is good, 0…1. */
+      readonly confidence: number
+      /** Whether the product reaches the frame's border. */
+      readonly touchesBorder: boolean
       /** Gaps through which the backdrop is seen. */
       readonly holes: number
       /** At the base level first, then at finer ones, as far as renditions need them. */

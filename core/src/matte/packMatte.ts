@@ -16,10 +16,10 @@ export type PackedMatte =
 
 /** Packs one level of a matte; alpha of a typical product shrinks to a fiftieth. */
 export function packMatte(matte: CutMatte, { sidePx, area, plane }: Alpha): PackedMatte {
-  const { kind, box, unsure, holes } = matte
+  const { alphas: _, ...facts } = matte
   const { width, height, data } = plane
   const deflated = deflateSync(data, { level: 3 })
-  return { kind, box, unsure, holes, alpha: { sidePx, area, width, height, deflated } }
+  return { ...facts, alpha: { sidePx, area, width, height, deflated } }
 }
 
 /** The alpha that `packMatte` packed. */

@@ -1,2 +1,9 @@
-export { askFinder, FINDER_SIDE_PX, findProduct, spreadProbability, type Finder } from './finder'
+export {
+  askFinder,
+  FINDER_SIDE_PX,
+  findClosely,
+  findProduct,
+  spreadProbability,
+  type Finder,
+} from './finder'
 export { type NetworkId, type NetworkOf, type Networks } from './networks'

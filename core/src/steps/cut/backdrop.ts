@@ -7,7 +7,6 @@ import {
   type PlaneF32,
   type Size,
 } from '../../raster'
-import { fitMixture, logDensity, type Mixture } from './mixture'
 import { pullPush } from './inpaint'
 import { fitTrend } from './trend'
 
@@ -15,10 +14,8 @@ import { fitTrend } from './trend'
 const SEED_PROBABILITY = 0.05
 /** Noise floors, in Lab units: sensor noise and JPEG at the work size. */
 const FLOOR = [0.8, 0.55, 0.55] as const
-/** A backdrop whose lightness scatters more than this is textured: its colours get a mixture. */
+/** A backdrop whose lightness scatters more than this is textured: by place and colour it says little. */
 const TEXTURED_SIGMA_L = 2.2
-
-const MIXTURE_SAMPLES = 2000
 
 /** What the backdrop looks like behind and around the product. */
 export interface Backdrop {
@@ -28,8 +25,6 @@ export interface Backdrop {
   readonly plate: Float32Array
   /** Variance of Lab about the plate at each pixel (3 floats). */
   readonly variance: Float32Array
-  /** All backdrop colours, for textured ones. */
-  readonly mixture: Mixture
   readonly textured: boolean
   /** Share of the frame that served as seeds, 0…1. */
   readonly seedShare: number
@@ -71,13 +66,11 @@ export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop 
     meanL += variance[i * 3]! / pixels
   }
   const textured = Math.sqrt(meanL) > TEXTURED_SIGMA_L
-  const samples = sampleLab(lab, (i) => probability.data[i]! < SEED_PROBABILITY, MIXTURE_SAMPLES)
   return {
     width,
     height,
     plate: doubled(plate, half, lab),
     variance: doubled(variance, half, lab),
-    mixture: fitMixture(samples, textured ? 6 : 2),
     textured,
     seedShare: seeds / pixels,
   }
@@ -140,22 +133,6 @@ export function distanceFromPlate(backdrop: Backdrop, lab: Float32Array, i: numb
   const db = lab[p + 2]! - plate[p + 2]!
   return (dl * dl) / variance[p]! + (da * da) / variance[p + 1]! + (db * db) / variance[p + 2]!
 }
-
-/** Natural log of the density of backdrop colours at one pixel, per Lab³. */
-export function logBackdrop(backdrop: Backdrop, lab: Float32Array, i: number): number {
-  const { variance } = backdrop
-  const p = i * 3
-  const local =
-    -0.5 *
-    (distanceFromPlate(backdrop, lab, i) +
-      LOG_2PI_3 +
-      Math.log(variance[p]! * variance[p + 1]! * variance[p + 2]!))
-  if (!backdrop.textured) return local
-  const global = logDensity(backdrop.mixture, lab[p]!, lab[p + 1]!, lab[p + 2]!)
-  return Math.max(local, global) - Math.LN2
-}
-
-const LOG_2PI_3 = 3 * Math.log(2 * Math.PI)
 
 /** Lab of up to about `limit` of the pixels that are `wanted`, evenly strewn. */
 export function sampleLab(

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { FINDER_SIDE_PX, type Finder } from '../../networks'
+import type { Finder } from '../../networks'
+import { toneFinder } from '../../networks/finder.testing'
 import { pixelsOf, srgbRaster, type SrgbRgba8 } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
 import { photographSource } from '../../source'
@@ -27,13 +28,8 @@ function drawRing(
   return { picture, truth }
 }
 
-/** A finder that knows roughly: a soft disc, holes filled, as the real one sees. */
-const roughFinder: Finder = async () =>
-  Float32Array.from({ length: FINDER_SIDE_PX ** 2 }, (_, i) => {
-    const x = (i % FINDER_SIDE_PX) / FINDER_SIDE_PX - 0.5
-    const y = Math.floor(i / FINDER_SIDE_PX) / FINDER_SIDE_PX - 0.5
-    return 1 / (1 + Math.exp((Math.hypot(x, y) - 0.31) * 60))
-  })
+/** Takes the disc for product, its gap filled. */
+const roughFinder = toneFinder(0.55, 0.97)
 
 const context = (finder: Finder) => ({
   finder,
@@ -46,7 +42,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
   if (coarse.kind === 'uncut') throw new Error(`left uncut: ${coarse.reason}`)
   const matte = coarse.refine(700)
   if (matte.kind !== 'cut') throw new Error('lost on the way')
-  const { box, holes } = matte
+  const { box, holes, touchesBorder, confidence } = matte
   const { plane: alpha, area: area01 } = matte.alphas[0]
   const area = pixelsOf(area01, picture)
   let wrong = 0
@@ -57,17 +53,41 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
     }
   expect(wrong / (alpha.width * alpha.height)).toBeLessThan(0.005)
   expect(holes).toBe(1)
+  expect(touchesBorder).toBe(false)
+  expect(confidence).toBeGreaterThan(0.3)
   expect(box.x).toBeCloseTo(0.2, 2)
   expect(box.width).toBeCloseTo(0.6, 2)
 })
 
-test('a product that runs out of the frame is left uncut', async () => {
+test('a product that fills the frame is left whole, as a detail', async () => {
   const { picture } = drawRing(300, false)
   const everywhere: Finder = async (planes) => new Float32Array(planes.length / 3).fill(0.9)
   expect(await cutPicture(photographSource(picture), context(everywhere))).toEqual({
     kind: 'uncut',
     reason: 'runs-out-of-frame',
   })
+})
+
+/** A dark bar on pale paper that leaves the frame on the left. */
+function drawBar(): SrgbRgba8 {
+  const picture = srgbRaster({ width: 400, height: 300 })
+  for (let y = 0; y < 300; y++)
+    for (let x = 0; x < 400; x++) {
+      const colour = x < 200 && y > 100 && y < 180 ? [70, 60, 50] : [214, 212, 208]
+      picture.data.set([...colour, 255], (y * 400 + x) * 4)
+    }
+  return picture
+}
+
+test('a product that reaches one side of the frame is cut, and said to reach it', async () => {
+  const coarse = await cutPicture(photographSource(drawBar()), context(roughFinder))
+  if (coarse.kind === 'uncut') throw new Error(`left uncut: ${coarse.reason}`)
+  const matte = coarse.refine(400)
+  if (matte.kind !== 'cut') throw new Error('lost on the way')
+  expect(matte.touchesBorder).toBe(true)
+  expect(matte.box.x).toBeCloseTo(0, 2)
+  expect(matte.box.width).toBeCloseTo(0.5, 2)
+  expect(matte.box.y).toBeCloseTo(101 / 300, 2)
 })
 
 test('bare paper has no product', async () => {
@@ -91,5 +111,5 @@ test('stops at the next stage once a checkpoint throws', async () => {
     },
   }
   await expect(cutPicture(photographSource(picture), stopping)).rejects.toThrow('stop')
-  expect(stages).toEqual(['reduce', 'finder', 'edges'])
+  expect([...new Set(stages)]).toEqual(['reduce', 'finder', 'edges'])
 })

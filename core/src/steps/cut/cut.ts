@@ -1,6 +1,6 @@
-import { edgeContrast, sharpEdges, type Contrast } from '../../edges'
-import type { Matte } from '../../matte'
-import { findProduct, type Finder } from '../../networks'
+import { edgeContrast, sharpEdges } from '../../edges'
+import type { CutMatte, Matte } from '../../matte'
+import { findClosely, type Finder } from '../../networks'
 import {
   boxAbove,
   fitInside,
@@ -27,14 +27,17 @@ import { asFloats, measureAlpha } from './alpha'
 import { boxOfAlpha } from './boxOfAlpha'
 import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
 import { cleanUp } from './cleanUp'
-import { coarseCut } from './coarseCut'
+import { coarseCut, STIFF, type CutWeights } from './coarseCut'
+import { borderShare, confidenceOf, signsOf } from './confidence'
 import { classify } from './evidence'
 import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
 const WORK_SIDE_PX = 520
-/** Share of the frame's border that may be product before the shot counts as running out of it. */
-const BORDER_SHARE = 0.03
+/** A product that takes this share of the frame's border leaves the frame: the shot is a detail. */
+const DETAIL_BORDER = 0.4
+/** From this share on it is cut, and said to touch the border. */
+const TOUCHING_BORDER = 0.004
 /** A product smaller than this share of the frame is none. */
 const SMALLEST_PRODUCT = 0.0015
 
@@ -62,27 +65,39 @@ export async function cutPicture(
   const { width, height } = work
   const size = { width, height }
   checkpoint('reduce')
-  const probability = await findProduct(work, finder)
+  const probability = await findClosely(source, size, finder, () => checkpoint('finder'))
   checkpoint('finder')
-  if (borderShare(probability.data, size, 0.5) > BORDER_SHARE)
-    return { kind: 'uncut', reason: 'runs-out-of-frame' }
   const lab = labOfLinear(work)
   const edges = sharpEdges(lab)
   checkpoint('edges')
   const backdrop = modelBackdrop(lab, probability)
   checkpoint('backdrop')
   const contrast = edgeContrast(edges, probability)
-  const classes = classify(softened(lab), backdrop, contrast, probability)
+  const smooth = softened(lab)
+  const classes = classify(smooth, backdrop, contrast, probability)
   checkpoint('evidence')
-  const labels = coarseCut({ lab, probability, backdrop, contrast, classes, checkpoint })
-  cleanUp(labels, probability, classes)
-  checkpoint('cut')
-  if (borderShare(labels.data, size, 0) > BORDER_SHARE)
-    return { kind: 'uncut', reason: 'runs-out-of-frame' }
+  const input = { lab, probability, backdrop, contrast, classes }
+  const cutWith = (weights?: CutWeights): PlaneU8 => {
+    const found = coarseCut(input, weights)
+    cleanUp(found, probability, classes)
+    checkpoint('cut')
+    return found
+  }
+  const labels = cutWith()
+  const border = borderShare(size, (i) => labels.data[i] === 1)
+  if (border > DETAIL_BORDER) return { kind: 'uncut', reason: 'runs-out-of-frame' }
   const box = boxAbove(labels, 0)
   if (!box || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
     return { kind: 'uncut', reason: 'no-product' }
-  const coarse: Coarse = { labels, box, backdrop, contrast }
+  const holes = countHoles(labels)
+  const signs = signsOf({ labels, stiff: cutWith(STIFF), holes, smooth, backdrop })
+  const found: Found = {
+    unsure: unsureShare(labels, contrast),
+    holes,
+    confidence: confidenceOf(signs),
+    touchesBorder: border > TOUCHING_BORDER,
+  }
+  const coarse: Coarse = { labels, box, backdrop, found }
   return { kind: 'coarse', refine: (sidePx) => refine(source, coarse, sidePx) }
 }
 
@@ -91,10 +106,13 @@ interface Coarse {
   /** Of the labels, in their pixels. */
   readonly box: PxBox
   readonly backdrop: Backdrop
-  readonly contrast: Contrast
+  readonly found: Found
 }
 
-function refine(source: Source, { labels, box, backdrop, contrast }: Coarse, side: number): Matte {
+/** What is said of a cut. */
+type Found = Pick<CutMatte, 'unsure' | 'holes' | 'confidence' | 'touchesBorder'>
+
+function refine(source: Source, { labels, box, backdrop, found }: Coarse, side: number): Matte {
   const scaled = fitInside(source.size, side)
   const area = areaAround(fractionsOf(box, labels), scaled)
   const size = { width: area.width, height: area.height }
@@ -104,13 +122,12 @@ function refine(source: Source, { labels, box, backdrop, contrast }: Coarse, sid
   const small = plateInLinear(backdrop)
   const plate = resampleLinear(small, part(small), linearRaster(size), LINEAR)
   const plane = measureAlpha({ picture, inside, plate, sidePx: side })
-  const found = boxOfAlpha(plane)
-  if (!found) return { kind: 'uncut', reason: 'no-product' }
+  const inArea = boxOfAlpha(plane)
+  if (!inArea) return { kind: 'uncut', reason: 'no-product' }
   return {
     kind: 'cut',
-    box: fractionsOf({ ...found, x: found.x + area.x, y: found.y + area.y }, scaled),
-    unsure: unsureShare(labels, contrast),
-    holes: countHoles(labels),
+    box: fractionsOf({ ...inArea, x: inArea.x + area.x, y: inArea.y + area.y }, scaled),
+    ...found,
     alphas: [{ sidePx: side, area: fractionsOf(area, scaled), plane }],
   }
 }
@@ -124,20 +141,6 @@ function areaAround(box01: Box01, scaled: Size): PxBox {
   const right = Math.min(scaled.width, Math.ceil(box.x + box.width) + margin)
   const bottom = Math.min(scaled.height, Math.ceil(box.y + box.height) + margin)
   return { x, y, width: right - x, height: bottom - y }
-}
-
-/** Share of the outermost pixels whose value is above `threshold`. */
-function borderShare(data: ArrayLike<number>, { width, height }: Size, threshold: number): number {
-  let above = 0
-  for (let x = 0; x < width; x++) {
-    if (data[x]! > threshold) above++
-    if (data[(height - 1) * width + x]! > threshold) above++
-  }
-  for (let y = 1; y < height - 1; y++) {
-    if (data[y * width]! > threshold) above++
-    if (data[y * width + width - 1]! > threshold) above++
-  }
-  return above / (2 * (width + height) - 4)
 }
 
 const sum = (values: Uint8Array): number => values.reduce((total, value) => total + value, 0)

@@ -4,8 +4,9 @@ import { formatPercent } from '../../words'
 
 export type CutFinding =
   | { readonly code: 'no-product' }
-  | { readonly code: 'edge-unsure'; readonly share01: number }
+  | { readonly code: 'edge-unsure'; readonly share01: number; readonly confidence01?: number }
   | { readonly code: 'runs-out-of-frame' }
+  | { readonly code: 'cut-at-border' }
   | { readonly code: 'holes'; readonly count: number }
 
 export const CUT_FINDINGS: FindingTable<CutFinding> = {
@@ -18,12 +19,21 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     title: 'Edge unsure',
     weight: 'look',
     remedy: 'Compare the outline with the original.',
-    figures: ({ share01 }) => `${formatPercent(share01, 0)} of the outline.`,
+    // A finding that was kept by an earlier version has no confidence.
+    figures: ({ share01, confidence01 }) =>
+      confidence01 === undefined
+        ? `${formatPercent(share01, 0)} of the outline.`
+        : `Right by ${formatPercent(confidence01, 0)} likelihood.`,
   },
   'runs-out-of-frame': {
     title: 'Runs out of the frame',
     weight: 'note',
     remedy: 'Left uncut and whole, as a detail shot.',
+  },
+  'cut-at-border': {
+    title: 'Cut at the border',
+    weight: 'note',
+    remedy: 'The product reaches the frame’s border. Check that nothing of it is missing.',
   },
   holes: {
     title: 'Open gaps',
@@ -32,13 +42,16 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
   },
 }
 
-/** Share of unsure outline from which a shot wants a look. */
-const UNSURE = 0.2
+/** A cut that is less likely to be good than this wants a look. */
+export const SURE_ENOUGH = 0.55
 
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
   const findings: CutFinding[] = []
-  if (matte.unsure > UNSURE) findings.push({ code: 'edge-unsure', share01: matte.unsure })
+  const { unsure, confidence } = matte
+  if (confidence < SURE_ENOUGH)
+    findings.push({ code: 'edge-unsure', share01: unsure, confidence01: confidence })
+  if (matte.touchesBorder) findings.push({ code: 'cut-at-border' })
   if (matte.holes > 0) findings.push({ code: 'holes', count: matte.holes })
   return findings
 }

@@ -24,7 +24,7 @@ const MID_GREY = '#808080'
 export const cut = defineStep({
   id: 'cut',
   title: 'Cut',
-  engine: 1,
+  engine: 2,
   settings: CutSettings,
   own: z.strictObject({}),
   controls: CUT_CONTROLS,
