@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
-import { unpackMatte } from '@cloudbank/core/matte'
+import { unpackMatte, type CutSigns } from '@cloudbank/core/matte'
 import {
   LINEAR,
   pixelsOf,
@@ -14,6 +14,7 @@ import {
   type Size,
 } from '@cloudbank/core/raster'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { isGood, measureCut, type CutMeasures } from './cutMeasures'
@@ -37,6 +38,8 @@ interface Stability {
 interface Trust {
   /** The chance that the cut is good, 0…1. */
   readonly confidence: number
+  /** What it goes by; null where the shot was left whole. */
+  readonly signs: CutSigns | null
   /** Whether the shot wants a look for its cut. */
   readonly flagged: boolean
 }
@@ -75,12 +78,12 @@ export async function scoreCut(
     const own = measureCut(made.alpha, truth)
     const change = 1 - measureCut(noisy.alpha, made.alpha).iou
     const peer = measureCut(await grabCut(path, truth), truth)
-    const { confidence, flagged } = made
+    const { confidence, signs, flagged } = made
     const good = isGood(made.alpha, truth)
     tell(
       `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
-    shots.push({ photo, own, peer, change, confidence, flagged, good })
+    shots.push({ photo, own, peer, change, confidence, signs, flagged, good })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -97,10 +100,11 @@ export async function scoreCut(
     },
     ...trustOf(shots),
     stability: stabilityOf(shots),
-    shots: shots.map(({ photo, own, peer, confidence, flagged, good }) => ({
+    shots: shots.map(({ photo, own, peer, confidence, signs, flagged, good }) => ({
       file: photo.file,
       ...own,
       confidence,
+      signs,
       flagged,
       good,
       peer,
@@ -172,7 +176,7 @@ async function cutAt(
   const whole = planeU8(size)
   if (matte?.kind !== 'cut') {
     whole.data.fill(255)
-    return { alpha: whole, confidence: 0, flagged }
+    return { alpha: whole, confidence: 0, signs: null, flagged }
   }
   const [{ area, plane }] = matte.alphas
   const window = pixelsOf(within01(WHOLE_01, area), plane)
@@ -189,7 +193,7 @@ async function cutAt(
       y <= inside.y + inside.height
     whole.data[i] = within ? Math.round(value * 255) : 0
   })
-  return { alpha: whole, confidence: matte.confidence, flagged }
+  return { alpha: whole, confidence: confidenceOf(matte.signs), signs: matte.signs, flagged }
 }
 
 /** Findings that say that a cut wants a look. */

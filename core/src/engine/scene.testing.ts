@@ -31,7 +31,15 @@ export function scene(): { original: SrgbRgba8; matte: CutMatte } {
   const alphas: CutMatte['alphas'] = [{ sidePx: 200, area, plane }]
   return {
     original,
-    matte: { kind: 'cut', box, unsure: 0, holes: 0, confidence: 0.9, touchesBorder: false, alphas },
+    matte: {
+      kind: 'cut',
+      box,
+      unsure: 0,
+      holes: 0,
+      signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      touchesBorder: false,
+      alphas,
+    },
   }
 }
 

@@ -4,6 +4,7 @@ export {
   matteSide,
   type Alpha,
   type CutMatte,
+  type CutSigns,
   type Matte,
   type UncutReason,
 } from './matte'

@@ -28,7 +28,7 @@ const matte: CutMatte = {
   kind: 'cut',
   box: area,
   unsure: 0.1,
-  confidence: 0.8,
+  signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
   touchesBorder: false,
   holes: 2,
   alphas: [level(800), level(1600)],

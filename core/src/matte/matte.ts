@@ -13,6 +13,21 @@ export interface Alpha {
   readonly plane: PlaneU8
 }
 
+/** What tells of a cut whether it can be trusted. All are free of scale. */
+export interface CutSigns {
+  /**
+   * The largest piece that comes or goes when the outline is made much shorter, as a share of the product:
+   * where the edges do not say where the outline runs.
+   */
+  readonly moved: number
+  /** Length of the outline against the root of the product's area: 3.5 for a disc. */
+  readonly raggedness: number
+  /** Share of the frame's border that the backdrop explains, 0…1. */
+  readonly explained01: number
+  /** Gaps in the product. */
+  readonly holes: number
+}
+
 /**
  * What Cut found out about one photograph. All places are fractions of the upright photograph, so
  * that a matte serves every scale.
@@ -25,8 +40,8 @@ export type Matte =
       readonly box: Box01
       /** Share of the outline that lies along no sharp edge, 0…1: where to look first. */
       readonly unsure: number
-      /** The chance that the cut is good, 0…1. */
-      readonly confidence: number
+      /** What tells whether the cut can be trusted. */
+      readonly signs: CutSigns
       /** Whether the product reaches the frame's border. */
       readonly touchesBorder: boolean
       /** Gaps through which the backdrop is seen. */

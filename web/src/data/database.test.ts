@@ -44,7 +44,15 @@ describe('round trip', () => {
       Uint8Array.from({ length: 2000 }, (_, i) => (i % 50 > 20 ? 255 : i % 7)),
     )
     const alpha = { sidePx: 800, area, plane }
-    const matte: CutMatte = { kind: 'cut', alphas: [alpha], box: area, unsure: 0.1, holes: 2, confidence: 0.9, touchesBorder: false }
+    const matte: CutMatte = {
+      kind: 'cut',
+      alphas: [alpha],
+      box: area,
+      unsure: 0.1,
+      holes: 2,
+      signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      touchesBorder: false,
+    }
     await db.mattes.put({ key: 'k', matte: packMatte(matte, alpha) })
     const kept = await db.mattes.get('k')
     expect(kept && unpackMatte(kept.matte)).toEqual(matte)

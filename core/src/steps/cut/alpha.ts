@@ -19,6 +19,8 @@ const LOOKS_BARE = 0.045
 const PROBE = 9 / 1600
 /** Difference of the square roots of linear light at which product and backdrop are told apart. */
 const SEPARATION = 0.06
+/** Step, in square roots of linear light, below which two colours may be the same. */
+const ALIKE = 0.05
 /** Ends of the measured alpha that count as nothing and as all. */
 const TAIL = 0.04
 
@@ -35,8 +37,8 @@ export interface AlphaInput {
 
 /**
  * Alpha (0…255) of the product. In a band round the coarse cut each pixel is explained as a mix of
- * the nearest sure product and the nearest sure (or the modelled) backdrop, in linear light; where
- * the two are too alike, the coarse cut stands.
+ * the nearest sure product and the nearest sure (or the modelled) backdrop, in linear light. Where the
+ * two are too alike, or the pixel is like some product and like the backdrop, the coarse cut stands.
  */
 export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): PlaneU8 {
   assertSameSize(picture, inside)
@@ -97,6 +99,8 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
     let best = fallback
     let bestCost = Infinity
     let bestTrust = 0
+    let toProduct = Infinity
+    let toBackdrop = Infinity
     for (let k = 0; k < 5; k++) {
       const px = Math.min(Math.max(x + (k === 1 ? probe : k === 2 ? -probe : 0), 0), width - 1)
       const py = Math.min(Math.max(y + (k === 3 ? probe : k === 4 ? -probe : 0), 0), height - 1)
@@ -111,20 +115,26 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
         let along = 0
         let length = 0
         let apart = 0
+        let fromProduct = 0
+        let fromBackdrop = 0
         for (let c = 0; c < 3; c++) {
           const axis = picture.data[f + c]! - from[q + c]!
           along += (picture.data[p + c]! - from[q + c]!) * axis
           length += axis * axis
-          const root =
-            Math.sqrt(Math.max(0, picture.data[f + c]!)) - Math.sqrt(Math.max(0, from[q + c]!))
-          apart += root * root
+          const own = rootOf(picture.data[p + c]!)
+          const product = rootOf(picture.data[f + c]!)
+          const backdrop = rootOf(from[q + c]!)
+          apart += (product - backdrop) ** 2
+          fromProduct += (own - product) ** 2
+          fromBackdrop += (own - backdrop) ** 2
         }
+        toProduct = Math.min(toProduct, fromProduct)
+        toBackdrop = Math.min(toBackdrop, fromBackdrop)
         const share = Math.min(1, Math.max(0, along / (length + 1e-9)))
         let residual = 0
         for (let c = 0; c < 3; c++) {
           const made = from[q + c]! + share * (picture.data[f + c]! - from[q + c]!)
-          residual +=
-            (Math.sqrt(Math.max(0, picture.data[p + c]!)) - Math.sqrt(Math.max(0, made))) ** 2
+          residual += (rootOf(picture.data[p + c]!) - rootOf(made)) ** 2
         }
         const cost = Math.sqrt(residual) + (k > 0 ? 0.02 : 0) + 0.01 / (0.05 + Math.sqrt(apart))
         if (cost >= bestCost) continue
@@ -133,11 +143,14 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
         bestTrust = (apart / (apart + SEPARATION ** 2)) * Math.exp(-residual / 0.02)
       }
     }
-    const trust = bestCost === Infinity ? 0 : bestTrust
+    const doubt = Math.exp(-(toProduct + toBackdrop) / ALIKE ** 2)
+    const trust = bestCost === Infinity ? 0 : bestTrust * (1 - doubt)
     const stretched = Math.min(1, Math.max(0, (best - TAIL) / (1 - 2 * TAIL)))
     return trust * stretched + (1 - trust) * fallback
   }
 }
+
+const rootOf = (light: number): number => Math.sqrt(Math.max(0, light))
 
 /** Grain makes single pixels of the band jump; they are averaged with their eight neighbours. */
 function calmed(alpha: PlaneU8, band: PlaneU8): PlaneU8 {
@@ -196,8 +209,7 @@ function bandDepth(inside: PlaneF32, reach: number): Uint8Array {
 function looksBare(picture: Float32Array, plate: Float32Array, i: number): boolean {
   const p = i * 4
   for (let c = 0; c < 3; c++) {
-    const step = Math.sqrt(Math.max(0, picture[p + c]!)) - Math.sqrt(Math.max(0, plate[p + c]!))
-    if (Math.abs(step) > LOOKS_BARE) return false
+    if (Math.abs(rootOf(picture[p + c]!) - rootOf(plate[p + c]!)) > LOOKS_BARE) return false
   }
   return true
 }

@@ -51,7 +51,7 @@ const PERHAPS_PRODUCT = 0.3
  */
 const ISLAND_VOTE = -3
 const BESIDE_VOTE = -4
-const OPEN_VOTE = 1.5
+const OPEN_VOTE = 2.5
 
 export interface CoarseInput {
   readonly lab: LabPicture
@@ -128,7 +128,7 @@ function colourVote({ product, backdrop }: Colours, { data }: LabPicture, i: num
 }
 
 /** Costs of parting each pixel from its neighbours, a plane for every second of `DIRECTIONS`. */
-function linkCosts({ strength }: Contrast, { smoothness }: CutWeights): Float32Array[] {
+export function linkCosts({ strength }: Contrast, { smoothness }: CutWeights): Float32Array[] {
   const { width, height, data } = strength
   return DIRECTIONS.filter((_, d) => d % 2 === 0).map(({ dx, dy }) => {
     const costs = new Float32Array(width * height)

@@ -1,22 +1,7 @@
-import { components, planeU8, type PlaneU8, type Size } from '../../raster'
+import type { CutSigns } from '../../matte'
+import { components, planeU8, type LabPicture, type PlaneU8, type Size } from '../../raster'
 import { distanceFromPlate, type Backdrop } from './backdrop'
 import { TIGHT } from './evidence'
-import type { LabPicture } from '../../raster'
-
-/** What tells of a cut whether it can be trusted. All are free of scale. */
-export interface CutSigns {
-  /**
-   * The largest piece that comes or goes when the outline is made much shorter, as a share of the product:
-   * where the edges do not say where the outline runs.
-   */
-  readonly moved: number
-  /** Length of the outline against the root of the product's area: 3.5 for a disc. */
-  readonly raggedness: number
-  /** Share of the frame's border that the backdrop explains, 0…1. */
-  readonly explained01: number
-  /** Gaps in the product. */
-  readonly holes: number
-}
 
 export interface CutLabels {
   /** The cut: 1 for product. */
@@ -76,7 +61,7 @@ const LEAST_SHARE = 0.0005
 
 /**
  * A logistic regression on the logarithms of the signs, fitted on 120 composites and four rendered scenes
- * against the truth (`training/judge.py`); checked by leaving eighths out.
+ * against the truth (`training/judge.mjs`); checked by leaving eighths out.
  */
 const INTERCEPT = -4.69
 const WEIGHTS = { moved: -0.808, raggedness: -2.053, explained: 2.666, holes: -0.779 }

@@ -42,7 +42,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
   if (coarse.kind === 'uncut') throw new Error(`left uncut: ${coarse.reason}`)
   const matte = coarse.refine(700)
   if (matte.kind !== 'cut') throw new Error('lost on the way')
-  const { box, holes, touchesBorder, confidence } = matte
+  const { box, holes, touchesBorder, signs } = matte
   const { plane: alpha, area: area01 } = matte.alphas[0]
   const area = pixelsOf(area01, picture)
   let wrong = 0
@@ -54,7 +54,11 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
   expect(wrong / (alpha.width * alpha.height)).toBeLessThan(0.005)
   expect(holes).toBe(1)
   expect(touchesBorder).toBe(false)
-  expect(confidence).toBeGreaterThan(0.3)
+  // Circles of 0.3 and 0.12 about π (0.3² − 0.12²): 5.4, less what pixels cut off corners.
+  expect(signs.raggedness).toBeGreaterThan(4.5)
+  expect(signs.raggedness).toBeLessThan(5.5)
+  expect(signs.moved).toBeLessThan(0.002)
+  expect(signs.explained01).toBeGreaterThan(0.95)
   expect(box.x).toBeCloseTo(0.2, 2)
   expect(box.width).toBeCloseTo(0.6, 2)
 })

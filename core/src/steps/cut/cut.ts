@@ -15,6 +15,7 @@ import {
   resampleLinear,
   resamplePlane,
   rescaled,
+  within01,
   type Box01,
   type LabPicture,
   type PlaneF32,
@@ -28,8 +29,9 @@ import { boxOfAlpha } from './boxOfAlpha'
 import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
 import { cleanUp } from './cleanUp'
 import { coarseCut, STIFF, type CutWeights } from './coarseCut'
-import { borderShare, confidenceOf, signsOf } from './confidence'
+import { borderShare, signsOf } from './confidence'
 import { classify } from './evidence'
+import { layRim, type Rim } from './layRim'
 import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
@@ -94,31 +96,44 @@ export async function cutPicture(
   const found: Found = {
     unsure: unsureShare(labels, contrast),
     holes,
-    confidence: confidenceOf(signs),
+    signs,
     touchesBorder: border > TOUCHING_BORDER,
   }
-  const coarse: Coarse = { labels, box, backdrop, found }
+  const room = areaAround(fractionsOf(box, labels), size)
+  const rim = layRim(source, lab, { labels, classes, probability }, fractionsOf(room, size))
+  checkpoint('rim')
+  const coarse: Coarse = { rim, area: fractionsOf(box, labels), backdrop, found }
   return { kind: 'coarse', refine: (sidePx) => refine(source, coarse, sidePx) }
 }
 
 interface Coarse {
-  readonly labels: PlaneU8
-  /** Of the labels, in their pixels. */
-  readonly box: PxBox
+  readonly rim: Rim
+  /** Where the product lies. */
+  readonly area: Box01
   readonly backdrop: Backdrop
   readonly found: Found
 }
 
 /** What is said of a cut. */
-type Found = Pick<CutMatte, 'unsure' | 'holes' | 'confidence' | 'touchesBorder'>
+type Found = Pick<CutMatte, 'unsure' | 'holes' | 'signs' | 'touchesBorder'>
 
-function refine(source: Source, { labels, box, backdrop, found }: Coarse, side: number): Matte {
+function refine(
+  source: Source,
+  { rim, area: where, backdrop, found }: Coarse,
+  side: number,
+): Matte {
   const scaled = fitInside(source.size, side)
-  const area = areaAround(fractionsOf(box, labels), scaled)
+  const area = areaAround(where, scaled)
   const size = { width: area.width, height: area.height }
   const part = (of: Size): PxBox => rescaled(area, scaled, of)
   const picture = source.sample(part(source.size), size, LINEAR)
-  const inside = resamplePlane(asFloats(labels), part(labels), planeF32(size), LINEAR)
+  const inRim = within01(fractionsOf(area, scaled), rim.area)
+  const inside = resamplePlane(
+    asFloats(rim.labels),
+    pixelsOf(inRim, rim.labels),
+    planeF32(size),
+    LINEAR,
+  )
   const small = plateInLinear(backdrop)
   const plate = resampleLinear(small, part(small), linearRaster(size), LINEAR)
   const plane = measureAlpha({ picture, inside, plate, sidePx: side })

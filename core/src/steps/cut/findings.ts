@@ -1,6 +1,7 @@
 import type { FindingTable, MeasuredPhotograph } from '../../findings'
 import type { Matte } from '../../matte'
 import { formatPercent } from '../../words'
+import { confidenceOf } from './confidence'
 
 export type CutFinding =
   | { readonly code: 'no-product' }
@@ -48,9 +49,9 @@ export const SURE_ENOUGH = 0.55
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
   const findings: CutFinding[] = []
-  const { unsure, confidence } = matte
+  const confidence = confidenceOf(matte.signs)
   if (confidence < SURE_ENOUGH)
-    findings.push({ code: 'edge-unsure', share01: unsure, confidence01: confidence })
+    findings.push({ code: 'edge-unsure', share01: matte.unsure, confidence01: confidence })
   if (matte.touchesBorder) findings.push({ code: 'cut-at-border' })
   if (matte.holes > 0) findings.push({ code: 'holes', count: matte.holes })
   return findings

@@ -46,7 +46,15 @@ beforeEach(async () => {
   const alpha = { sidePx: 800, area, width: 4, height: 4, deflated: new Uint8Array([1, 2, 3, 250]) }
   await here.mattes.put({
     key: `${shot!.originalHash}/cut1/800`,
-    matte: { kind: 'cut', box: area, unsure: 0, holes: 0, confidence: 0.9, touchesBorder: false, alpha },
+    matte: {
+      kind: 'cut',
+      box: area,
+      unsure: 0,
+      holes: 0,
+      signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      touchesBorder: false,
+      alpha,
+    },
   })
   await here.mattes.put({
     key: `${shot!.originalHash}/cut1/1600`,
