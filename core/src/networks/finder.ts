@@ -10,6 +10,7 @@ import {
   type Box01,
   type LinearRgba,
   type PlaneF32,
+  type PlaneU8,
   type Size,
 } from '../raster'
 import type { Source } from '../source'
@@ -52,18 +53,25 @@ const BEYOND_BOX = 0.5
  * then both again for the box in which most of it was found. The second look is left out where that box is
  * nearly everything.
  *
+ * @param props marks what the first look took for product and is none, such as a grey card: it has no say in
+ *   where to look again.
  * @param checkpoint called between passes; throws to stop.
  */
 export async function findClosely(
   source: Source,
   size: Size,
   finder: Finder,
+  props: (probability: PlaneF32) => PlaneU8,
   checkpoint: () => void,
 ): Promise<PlaneF32> {
   const wide = source.reduced(WIDE_SIDE_PX)
   const first = await askBothWays(squashed(wide, CLOSE_SIDE_PX), finder, checkpoint)
   const probability = spreadProbability(first, size)
-  const box = boxOfMost(first, source.size)
+  const marks = props(probability)
+  const meant = planeF32(probability)
+  for (let i = 0; i < meant.data.length; i++)
+    meant.data[i] = marks.data[i] ? 0 : probability.data[i]!
+  const box = boxOfMost(meant, source.size)
   if (!box) return probability
   const square = { width: CLOSE_SIDE_PX, height: CLOSE_SIDE_PX }
   const part = source.sample(pixelsOf(box, source.size), square, LINEAR)

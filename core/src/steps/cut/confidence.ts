@@ -63,8 +63,8 @@ const LEAST_SHARE = 0.0005
  * A logistic regression on the logarithms of the signs, fitted on 120 composites and four rendered scenes
  * against the truth (`training/judge.mjs`); checked by leaving eighths out.
  */
-const INTERCEPT = -4.69
-const WEIGHTS = { moved: -0.808, raggedness: -2.053, explained: 2.666, holes: -0.779 }
+const INTERCEPT = -6.52
+const WEIGHTS = { moved: -0.966, raggedness: -1.2, explained: 1.99, holes: -0.576 }
 
 /**
  * The chance, 0…1, that a cut is good: at least 0.97 of it and the truth in common, and no wrong region of

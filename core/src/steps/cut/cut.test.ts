@@ -115,5 +115,5 @@ test('stops at the next stage once a checkpoint throws', async () => {
     },
   }
   await expect(cutPicture(photographSource(picture), stopping)).rejects.toThrow('stop')
-  expect([...new Set(stages)]).toEqual(['reduce', 'finder', 'edges'])
+  expect(stages).toEqual(['reduce', 'edges'])
 })

@@ -1,4 +1,5 @@
-import { edgeContrast, sharpEdges } from '../../edges'
+import { markCards } from '../../cards'
+import { barriers, edgeContrast, sharpEdges } from '../../edges'
 import type { CutMatte, Matte } from '../../matte'
 import { findClosely, type Finder } from '../../networks'
 import {
@@ -67,15 +68,16 @@ export async function cutPicture(
   const { width, height } = work
   const size = { width, height }
   checkpoint('reduce')
-  const probability = await findClosely(source, size, finder, () => checkpoint('finder'))
-  checkpoint('finder')
   const lab = labOfLinear(work)
+  const smooth = softened(lab)
   const edges = sharpEdges(lab)
   checkpoint('edges')
+  const cardsIn = (seen: PlaneF32): PlaneU8 =>
+    markCards(smooth, barriers(edgeContrast(edges, seen).sharp, Math.max(width, height)), seen)
+  const probability = await findClosely(source, size, finder, cardsIn, () => checkpoint('finder'))
+  const contrast = edgeContrast(edges, probability)
   const backdrop = modelBackdrop(lab, probability)
   checkpoint('backdrop')
-  const contrast = edgeContrast(edges, probability)
-  const smooth = softened(lab)
   const classes = classify(smooth, backdrop, contrast, probability)
   checkpoint('evidence')
   const input = { lab, probability, backdrop, contrast, classes }
@@ -100,7 +102,7 @@ export async function cutPicture(
     touchesBorder: border > TOUCHING_BORDER,
   }
   const room = areaAround(fractionsOf(box, labels), size)
-  const rim = layRim(source, lab, { labels, classes, probability }, fractionsOf(room, size))
+  const rim = layRim(source, lab, { labels, probability }, fractionsOf(room, size))
   checkpoint('rim')
   const coarse: Coarse = { rim, area: fractionsOf(box, labels), backdrop, found }
   return { kind: 'coarse', refine: (sidePx) => refine(source, coarse, sidePx) }

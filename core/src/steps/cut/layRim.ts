@@ -18,7 +18,6 @@ import {
 import type { Source } from '../../source'
 import { sampleLab } from './backdrop'
 import { linkCosts } from './coarseCut'
-import { CLASS } from './evidence'
 import { minimumCut } from './gridCut'
 import { fitMixture, logDensity, type Mixture } from './mixture'
 
@@ -26,6 +25,8 @@ import { fitMixture, logDensity, type Mixture } from './mixture'
 
 /** Longer side of the photograph at which the outline is laid, in pixels. */
 const FINE_SIDE_PX = 1040
+/** A photograph must be this much larger than the coarse cut for it to be worth while. */
+const LEAST_FINER = 1.2
 /** Half width of the band in which the outline may move, in pixels. */
 const BAND_PX = 4
 /** Beyond the band the cut stands, whatever colours say, in nats. */
@@ -37,7 +38,7 @@ const SMOOTHNESS = 3
 /** Distance from the outline, in pixels of the coarse cut, from which pixels show pure colours. */
 const PURE_PX = 2
 /** A product of which less than this lies so deep is thin all over. */
-const THIN_SHARE = 0.25
+const THIN_SHARE = 0.5
 /** Backdrop counts within this share of the longer side about the product. */
 const NEARBY = 0.06
 const COMPONENTS = 5
@@ -48,7 +49,6 @@ const LOG_UNIFORM = -11.5
 interface Coarse {
   /** 1 for product. */
   readonly labels: PlaneU8
-  readonly classes: PlaneU8
   /** Of product, 0…1. */
   readonly probability: PlaneF32
 }
@@ -61,7 +61,8 @@ export interface Rim {
 
 /**
  * Lays the outline of a coarse cut anew at twice its scale, in a narrow band along it, by the colours on both
- * of its sides. Where the photograph is no larger, the cut stands as it is.
+ * of its sides. Where the photograph is hardly larger, or the product is thin all over, so that its own colours
+ * are not known, the cut stands as it is.
  *
  * @param lab the picture of the coarse cut.
  * @param area the part of the photograph in which the product lies, with room for the band.
@@ -70,11 +71,13 @@ export interface Rim {
 export function layRim(
   source: Source,
   lab: LabPicture,
-  { labels: coarse, classes, probability }: Coarse,
+  { labels: coarse, probability }: Coarse,
   area: Box01,
 ): Rim {
   const scaled = fitInside(source.size, FINE_SIDE_PX)
-  if (scaled.width < coarse.width * 1.2) return { labels: coarse, area: WHOLE_01 }
+  const colours = coloursBeside(lab, coarse)
+  if (!colours || scaled.width < coarse.width * LEAST_FINER)
+    return { labels: coarse, area: WHOLE_01 }
   const inPx = pixelsOf(area, scaled)
   const x = Math.floor(inPx.x)
   const y = Math.floor(inPx.y)
@@ -88,7 +91,6 @@ export function layRim(
     resamplePlane(plane, pixelsOf(exact, plane), planeF32(size), LINEAR)
   const soft = partOf(planeF32(coarse, Float32Array.from(coarse.data)))
   const contrast = edgeContrast(sharpEdges(fine), partOf(probability))
-  const colours = coloursBeside(lab, coarse, classes)
   const labels = planeU8(size)
   minimumCut(bandVotes(fine, soft, colours), rimLinks(contrast), labels)
   return { labels, area: exact }
@@ -102,11 +104,8 @@ interface Colours {
   readonly backdrop: Mixture
 }
 
-/**
- * Pure colours of the product and of the backdrop near it. A thin product has no inside: of it, what has none
- * of the backdrop's colours is taken.
- */
-function coloursBeside(lab: LabPicture, coarse: PlaneU8, classes: PlaneU8): Colours {
+/** Pure colours of the product and of the backdrop near it; null of a product that is thin all over. */
+function coloursBeside(lab: LabPicture, coarse: PlaneU8): Colours | null {
   const outside = planeU8(
     coarse,
     coarse.data.map((inside) => 1 - inside),
@@ -121,15 +120,12 @@ function coloursBeside(lab: LabPicture, coarse: PlaneU8, classes: PlaneU8): Colo
     product += coarse.data[i]!
     if (toBackdrop.data[i]! > pure) deep++
   }
-  const isThin = deep < THIN_SHARE * product
-  const isProduct = (i: number): boolean =>
-    isThin ? coarse.data[i] === 1 && classes.data[i] === CLASS.open : toBackdrop.data[i]! > pure
+  if (deep < THIN_SHARE * product) return null
+  const isProduct = (i: number): boolean => toBackdrop.data[i]! > pure
+  const isBackdrop = (i: number): boolean => toProduct.data[i]! > pure && toProduct.data[i]! < near
   return {
     product: fitMixture(sampleLab(lab, isProduct, SAMPLES), COMPONENTS),
-    backdrop: fitMixture(
-      sampleLab(lab, (i) => toProduct.data[i]! > pure && toProduct.data[i]! < near, SAMPLES),
-      COMPONENTS,
-    ),
+    backdrop: fitMixture(sampleLab(lab, isBackdrop, SAMPLES), COMPONENTS),
   }
 }
 
