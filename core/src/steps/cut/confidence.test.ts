@@ -1,0 +1,68 @@
+import { describe, expect, test } from 'vitest'
+import type { CutSigns } from '../../matte'
+import { labRaster, planeU8, type PlaneU8 } from '../../raster'
+import type { Backdrop } from './backdrop'
+import { borderShare, confidenceOf, signsOf } from './confidence'
+
+const SIZE = { width: 120, height: 100 }
+
+function rectangle(x0: number, y0: number, x1: number, y1: number): PlaneU8 {
+  const labels = planeU8(SIZE)
+  for (let y = y0; y < y1; y++) labels.data.fill(1, y * SIZE.width + x0, y * SIZE.width + x1)
+  return labels
+}
+
+/** Grey paper that explains every pixel but those of the lowest row. */
+function paper() {
+  const smooth = labRaster(SIZE)
+  const pixels = SIZE.width * SIZE.height
+  const plate = new Float32Array(pixels * 3)
+  for (let i = 0; i < pixels; i++) {
+    plate[i * 3] = 80
+    smooth.data[i * 3] = i < pixels - SIZE.width ? 80 : 20
+  }
+  const variance = new Float32Array(pixels * 3).fill(1)
+  const backdrop: Backdrop = { ...SIZE, plate, variance, textured: false, seedShare: 1 }
+  return { smooth, backdrop }
+}
+
+describe('the signs of a cut', () => {
+  test('are what moved, how ragged it is, what the backdrop explains, and gaps', () => {
+    const labels = rectangle(20, 20, 60, 60)
+    const stiff = rectangle(20, 20, 60, 60)
+    // Two pieces come and go: of 20 and of 40 pixels.
+    for (let y = 25; y < 35; y++) stiff.data.fill(1, y * 120 + 60, y * 120 + 62)
+    for (let y = 40; y < 50; y++) stiff.data.fill(0, y * 120 + 20, y * 120 + 24)
+    const signs = signsOf({ labels, stiff, holes: 2, ...paper() })
+    expect(signs.moved).toBeCloseTo(40 / 1600, 9)
+    expect(signs.raggedness).toBeCloseTo((4 * 40 - 4) / 40, 9)
+    expect(signs.explained01).toBeCloseTo((120 + 2 * 98) / (2 * 220 - 4), 9)
+    expect(signs.holes).toBe(2)
+  })
+
+  test('the border is counted once round', () => {
+    expect(borderShare(SIZE, () => true)).toBe(1)
+    const top = (i: number): boolean => i < SIZE.width
+    expect(borderShare(SIZE, top)).toBeCloseTo(120 / (2 * 220 - 4), 9)
+  })
+})
+
+describe('confidence', () => {
+  const clean: CutSigns = { moved: 0, raggedness: 3.5, explained01: 1, holes: 0 }
+
+  test('is high for a clean disc on plain paper, and a chance always', () => {
+    expect(confidenceOf(clean)).toBeGreaterThan(0.75)
+    const worst = confidenceOf({ moved: 1, raggedness: 40, explained01: 0, holes: 50 })
+    expect(worst).toBeGreaterThan(0)
+    expect(worst).toBeLessThan(0.01)
+  })
+
+  test.each([
+    ['moves', { moved: 0.05 }],
+    ['is ragged', { raggedness: 9 }],
+    ['stands before what nothing explains', { explained01: 0.5 }],
+    ['has gaps', { holes: 6 }],
+  ])('falls where a cut %s', (_, sign) => {
+    expect(confidenceOf({ ...clean, ...sign })).toBeLessThan(confidenceOf(clean) - 0.05)
+  })
+})
