@@ -80,7 +80,17 @@ function runPart(part: string): Promise<SpeedResult> {
 
 /** Time of the stages that belong to Cut, in seconds a shot. */
 function cutSeconds({ stagesMs }: SpeedResult): number {
-  const stages = ['reduce', 'finder', 'edges', 'backdrop', 'evidence', 'cut', 'alpha']
+  const stages = [
+    'reduce',
+    'edges',
+    'finder',
+    'backdrop',
+    'evidence',
+    'votes',
+    'cut',
+    'rim',
+    'alpha',
+  ]
   return stages.reduce((sum, stage) => sum + (stagesMs[stage] ?? 0), 0) / 1000
 }
 

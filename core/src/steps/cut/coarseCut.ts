@@ -15,16 +15,10 @@ import { shadeOf } from './shade'
 
 // The weights below were chosen on the even half of a set of 120 composites and on four rendered scenes.
 
-/** What speaks for an outline, against the finder's log-odds. */
-export interface CutWeights {
-  /** Of the length of the outline, in nats a pixel where no edge runs. */
-  readonly smoothness: number
-  /** Of colours and places. */
-  readonly colour: number
-}
-const WEIGHTS: CutWeights = { smoothness: 4, colour: 1 }
-/** Weights under which only strong edges hold an outline: what moves under them is doubtful. */
-export const STIFF: CutWeights = { smoothness: 14, colour: 1 }
+/** Cost of an outline's length, in nats a pixel where no edge runs. */
+const SMOOTHNESS = 4
+/** Under this one only strong edges hold an outline: what moves then is doubtful. */
+export const STIFF_SMOOTHNESS = 14
 /** What of a link stays even across the strongest edge. */
 const LINK_FLOOR = 0.012
 /** The finder's log-odds are trusted up to this, in nats. */
@@ -58,21 +52,29 @@ export interface CoarseInput {
   /** Of product, 0…1. */
   readonly probability: PlaneF32
   readonly backdrop: Backdrop
-  readonly contrast: Contrast
   readonly classes: PlaneU8
 }
 
 /**
- * Cuts product (1) from backdrop (0) at the work size. The finder says what; colours of both near the
- * outline, and a plain backdrop, correct it; a minimum cut lays the outline along sharp edges.
+ * Cuts product (1) from backdrop (0) at the work size: a minimum cut lays the outline along sharp edges.
+ *
+ * @param votes as `productVotes` gives them.
  */
-export function coarseCut(input: CoarseInput, weights: CutWeights = WEIGHTS): PlaneU8 {
-  const labels = planeU8(input.lab)
-  minimumCut(votesOf(input, weights), linkCosts(input.contrast, weights), labels)
+export function coarseCut(
+  votes: PlaneF32,
+  contrast: Contrast,
+  smoothness: number = SMOOTHNESS,
+): PlaneU8 {
+  const labels = planeU8(votes)
+  minimumCut(votes, linkCosts(contrast, smoothness), labels)
   return labels
 }
 
-function votesOf(input: CoarseInput, weights: CutWeights): PlaneF32 {
+/**
+ * What speaks for the product at each pixel, in nats. The finder says what; colours of product and backdrop
+ * near the outline, and a plain backdrop by its place, correct it.
+ */
+export function productVotes(input: CoarseInput): PlaneF32 {
   const { lab, probability, backdrop } = input
   const votes = planeF32(lab)
   const colours = coloursOf(input)
@@ -81,8 +83,7 @@ function votesOf(input: CoarseInput, weights: CutWeights): PlaneF32 {
     const prior = clipped(Math.log(p / (1 - p)), PRIOR_RANGE)
     const shade = backdrop.textured ? 0 : shadeOf(lab.data, backdrop.plate, i)
     const colour = clipped(colourVote(colours, lab, i), COLOUR_RANGE) * (1 - SHADE_DOUBT * shade)
-    const place = backdrop.textured ? 0 : placeVote(input, i, shade)
-    votes.data[i] = prior + weights.colour * (colour + place)
+    votes.data[i] = prior + colour + (backdrop.textured ? 0 : placeVote(input, i, shade))
   }
   return votes
 }
@@ -128,7 +129,7 @@ function colourVote({ product, backdrop }: Colours, { data }: LabPicture, i: num
 }
 
 /** Costs of parting each pixel from its neighbours, a plane for every second of `DIRECTIONS`. */
-export function linkCosts({ strength }: Contrast, { smoothness }: CutWeights): Float32Array[] {
+export function linkCosts({ strength }: Contrast, smoothness: number): Float32Array[] {
   const { width, height, data } = strength
   return DIRECTIONS.filter((_, d) => d % 2 === 0).map(({ dx, dy }) => {
     const costs = new Float32Array(width * height)

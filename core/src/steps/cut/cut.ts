@@ -29,7 +29,7 @@ import { asFloats, measureAlpha } from './alpha'
 import { boxOfAlpha } from './boxOfAlpha'
 import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
 import { cleanUp } from './cleanUp'
-import { coarseCut, STIFF, type CutWeights } from './coarseCut'
+import { coarseCut, productVotes, STIFF_SMOOTHNESS } from './coarseCut'
 import { borderShare, signsOf } from './confidence'
 import { classify } from './evidence'
 import { layRim, type Rim } from './layRim'
@@ -80,9 +80,10 @@ export async function cutPicture(
   checkpoint('backdrop')
   const classes = classify(smooth, backdrop, contrast, probability)
   checkpoint('evidence')
-  const input = { lab, probability, backdrop, contrast, classes }
-  const cutWith = (weights?: CutWeights): PlaneU8 => {
-    const found = coarseCut(input, weights)
+  const votes = productVotes({ lab, probability, backdrop, classes })
+  checkpoint('votes')
+  const cutWith = (smoothness?: number): PlaneU8 => {
+    const found = coarseCut(votes, contrast, smoothness)
     cleanUp(found, probability, classes)
     checkpoint('cut')
     return found
@@ -94,7 +95,7 @@ export async function cutPicture(
   if (!box || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
     return { kind: 'uncut', reason: 'no-product' }
   const holes = countHoles(labels)
-  const signs = signsOf({ labels, stiff: cutWith(STIFF), holes, smooth, backdrop })
+  const signs = signsOf({ labels, stiff: cutWith(STIFF_SMOOTHNESS), holes, smooth, backdrop })
   const found: Found = {
     unsure: unsureShare(labels, contrast),
     holes,

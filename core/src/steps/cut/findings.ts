@@ -44,7 +44,7 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
 }
 
 /** A cut that is less likely to be good than this wants a look. */
-export const SURE_ENOUGH = 0.55
+const SURE_ENOUGH = 0.6
 
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]

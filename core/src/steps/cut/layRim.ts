@@ -1,4 +1,4 @@
-import { edgeContrast, sharpEdges, type Contrast } from '../../edges'
+import { edgeContrast, sharpEdges } from '../../edges'
 import {
   fitInside,
   fractionsOf,
@@ -92,12 +92,9 @@ export function layRim(
   const soft = partOf(planeF32(coarse, Float32Array.from(coarse.data)))
   const contrast = edgeContrast(sharpEdges(fine), partOf(probability))
   const labels = planeU8(size)
-  minimumCut(bandVotes(fine, soft, colours), rimLinks(contrast), labels)
+  minimumCut(bandVotes(fine, soft, colours), linkCosts(contrast, SMOOTHNESS), labels)
   return { labels, area: exact }
 }
-
-const rimLinks = (contrast: Contrast): Float32Array[] =>
-  linkCosts(contrast, { smoothness: SMOOTHNESS, colour: 1 })
 
 interface Colours {
   readonly product: Mixture
