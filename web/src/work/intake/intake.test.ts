@@ -263,6 +263,20 @@ describe('a zip', () => {
     expect(await shotNames()).toEqual(['b.jpg'])
   })
 
+  test('names a reject once, however often its tab is lost between naming it and going on', async () => {
+    const zip = await zipOf([['notes.jpg', 'x', 'secret']])
+    await takeInHere(SHOOT, [{ fileName: 'shoot.zip', blob: zip }], db)
+    const lost = (): never => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+    db.arrivals.hook('updating', lost)
+    await expect(work()).rejects.toThrow()
+    db.arrivals.hook('updating').unsubscribe(lost)
+    expect(await refusals()).toEqual([])
+    await work()
+    expect(await refusals()).toHaveLength(1)
+  })
+
   test('within a zip is named, a table within it waits to be looked at', async () => {
     const inner = await zipOf([['x.jpg', 'x']])
     const writer = new ZipWriter(new BlobWriter('application/zip'), { useWebWorkers: false })

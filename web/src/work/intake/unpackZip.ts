@@ -55,10 +55,15 @@ export async function unpackZip(
             entry.uncompressedSize,
             signal,
           )
-      if (typeof read === 'string')
-        await refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
-      else await putInLine(arrival, name, read, opened, pattern, db)
-      await db.arrivals.update(arrival.id!, { opened })
+      const put =
+        typeof read === 'string'
+          ? () => refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
+          : await placeFor(arrival, name, read, opened, pattern, db)
+      // Both or neither: an entry that came twice would be named twice.
+      await db.transaction('rw', db.arrivals, db.refusals, db.productTables, async () => {
+        await put()
+        await db.arrivals.update(arrival.id!, { opened })
+      })
     }
   } catch (error) {
     if (error instanceof CancelledError || isNoRoom(error)) throw error
@@ -108,25 +113,24 @@ const refuse = (
   fileName: string,
   reason: string,
   db: Database,
-): Promise<unknown> => db.refusals.add({ shootId, fileName, reason, kind: 'refused' })
+): PromiseLike<unknown> => db.refusals.add({ shootId, fileName, reason, kind: 'refused' })
 
-async function putInLine(
+/** Looks at what an entry is; what is returned puts it where it belongs. */
+async function placeFor(
   arrival: Arrival,
   fileName: string,
   blob: Blob,
   place: number,
   pattern: string | undefined,
   db: Database,
-): Promise<void> {
+): Promise<() => PromiseLike<unknown>> {
   const { shootId } = arrival
   const kind = await sniff(fileName, blob)
   if (kind === 'zip' || kind === 'shoot')
-    await refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
-  else if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
-  else
-    await db.arrivals.add(
-      arrivalOf(shootId, { fileName, blob }, kind, arrival.order + place, pattern),
-    )
+    return () => refuse(arrival, `${arrival.fileName}: ${fileName}`, NESTED, db)
+  if (kind === 'table') return () => db.productTables.add({ shootId, fileName, blob })
+  const row = arrivalOf(shootId, { fileName, blob }, kind, arrival.order + place, pattern)
+  return () => db.arrivals.add(row)
 }
 
 const NESTED = 'a zip within a zip; unpack it first'
