@@ -24,7 +24,7 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     figures: ({ share01, confidence01 }) =>
       confidence01 === undefined
         ? `${formatPercent(share01, 0)} of the outline.`
-        : `Right by ${formatPercent(confidence01, 0)} likelihood.`,
+        : `${formatPercent(confidence01, 0)} likely to be right.`,
   },
   'runs-out-of-frame': {
     title: 'Runs out of the frame',
