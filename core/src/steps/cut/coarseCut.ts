@@ -7,10 +7,10 @@ import {
   type PlaneU8,
 } from '../../raster'
 import type { Contrast } from '../../edges'
-import { sampleLab, type Backdrop } from './backdrop'
+import type { Backdrop } from './backdrop'
+import { colourVote, fitColours, type Colours } from './colours'
 import { CLASS } from './evidence'
 import { DIRECTIONS, minimumCut } from './gridCut'
-import { fitMixture, logDensity, type Mixture } from './mixture'
 import { shadeOf } from './shade'
 
 // The weights below were chosen on the even half of a set of 120 composites and on four rendered scenes.
@@ -23,15 +23,8 @@ export const STIFF_SMOOTHNESS = 14
 const LINK_FLOOR = 0.012
 /** The finder's log-odds are trusted up to this, in nats. */
 const PRIOR_RANGE = 7
-/** Votes of colour are clipped to this, in nats. */
-const COLOUR_RANGE = 3
 /** Of a colour that the backdrop has in less light, this much of the colour's vote is not counted. */
 const SHADE_DOUBT = 0.5
-/** Log density of any colour at all: uniform in Lab; and how much of each mixture it makes up. */
-const LOG_UNIFORM = -11.5
-const UNIFORM_SHARE = 0.05
-const COMPONENTS = 5
-const SAMPLES = 3000
 /** Probabilities from and to which pixels show what product and backdrop look like. */
 const SURE_PRODUCT = 0.9
 const SURE_BACKDROP = 0.1
@@ -80,26 +73,20 @@ export function productVotes(input: CoarseInput): PlaneF32 {
   const colours = coloursOf(input)
   for (let i = 0; i < votes.data.length; i++) {
     const p = Math.min(0.999, Math.max(0.001, probability.data[i]!))
-    const prior = clipped(Math.log(p / (1 - p)), PRIOR_RANGE)
+    const odds = Math.log(p / (1 - p))
+    const prior = Math.min(PRIOR_RANGE, Math.max(-PRIOR_RANGE, odds))
     const shade = backdrop.textured ? 0 : shadeOf(lab.data, backdrop.plate, i)
-    const colour = clipped(colourVote(colours, lab, i), COLOUR_RANGE) * (1 - SHADE_DOUBT * shade)
+    const colour = colourVote(colours, lab, i) * (1 - SHADE_DOUBT * shade)
     votes.data[i] = prior + colour + (backdrop.textured ? 0 : placeVote(input, i, shade))
   }
   return votes
 }
-
-const clipped = (value: number, range: number): number => Math.min(range, Math.max(-range, value))
 
 function placeVote({ classes }: CoarseInput, i: number, shade: number): number {
   const kind = classes.data[i]
   if (kind === CLASS.island) return ISLAND_VOTE
   if (kind === CLASS.beside) return BESIDE_VOTE
   return kind === CLASS.open ? OPEN_VOTE * (1 - shade) : 0
-}
-
-interface Colours {
-  readonly product: Mixture
-  readonly backdrop: Mixture
 }
 
 /** What the product looks like, and the backdrop near it. */
@@ -114,18 +101,7 @@ function coloursOf({ lab, probability, backdrop, classes }: CoarseInput): Colour
   const isProduct = (i: number): boolean => probability.data[i]! > SURE_PRODUCT && !isGap(i)
   const isBackdrop = (i: number): boolean =>
     probability.data[i]! < SURE_BACKDROP && away.data[i]! < reach
-  return {
-    product: fitMixture(sampleLab(lab, isProduct, SAMPLES), COMPONENTS),
-    backdrop: fitMixture(sampleLab(lab, isBackdrop, SAMPLES), COMPONENTS),
-  }
-}
-
-function colourVote({ product, backdrop }: Colours, { data }: LabPicture, i: number): number {
-  const [l, a, b] = [data[i * 3]!, data[i * 3 + 1]!, data[i * 3 + 2]!]
-  const density = (mixture: Mixture): number =>
-    (1 - UNIFORM_SHARE) * Math.exp(logDensity(mixture, l, a, b)) +
-    UNIFORM_SHARE * Math.exp(LOG_UNIFORM)
-  return Math.log(density(product) / density(backdrop))
+  return fitColours(lab, isProduct, isBackdrop)
 }
 
 /** Costs of parting each pixel from its neighbours, a plane for every second of `DIRECTIONS`. */

@@ -16,12 +16,12 @@ import {
   type PlaneU8,
 } from '../../raster'
 import type { Source } from '../../source'
-import { sampleLab } from './backdrop'
 import { linkCosts } from './coarseCut'
+import { colourVote, fitColours, type Colours } from './colours'
 import { minimumCut } from './gridCut'
-import { fitMixture, logDensity, type Mixture } from './mixture'
 
-// Weights chosen on the even half of 120 composites and on four rendered scenes.
+// Composites are too small for this step: its weights were set by reason, and looked at on eight rendered
+// scenes and the demo shoot, by which the share of a thin product was chosen.
 
 /** Longer side of the photograph at which the outline is laid, in pixels. */
 const FINE_SIDE_PX = 1040
@@ -33,7 +33,6 @@ const BAND_PX = 4
 const HELD = 40
 /** What the coarse cut says within the band, where it is sure. */
 const COARSE_VOTE = 1.5
-const COLOUR_RANGE = 3
 const SMOOTHNESS = 3
 /** Distance from the outline, in pixels of the coarse cut, from which pixels show pure colours. */
 const PURE_PX = 2
@@ -41,11 +40,6 @@ const PURE_PX = 2
 const THIN_SHARE = 0.5
 /** Backdrop counts within this share of the longer side about the product. */
 const NEARBY = 0.06
-const COMPONENTS = 5
-const SAMPLES = 3000
-const UNIFORM_SHARE = 0.05
-const LOG_UNIFORM = -11.5
-
 interface Coarse {
   /** 1 for product. */
   readonly labels: PlaneU8
@@ -75,9 +69,10 @@ export function layRim(
   area: Box01,
 ): Rim {
   const scaled = fitInside(source.size, FINE_SIDE_PX)
+  const asItIs: Rim = { labels: coarse, area: WHOLE_01 }
+  if (scaled.width < coarse.width * LEAST_FINER) return asItIs
   const colours = coloursBeside(lab, coarse)
-  if (!colours || scaled.width < coarse.width * LEAST_FINER)
-    return { labels: coarse, area: WHOLE_01 }
+  if (!colours) return asItIs
   const inPx = pixelsOf(area, scaled)
   const x = Math.floor(inPx.x)
   const y = Math.floor(inPx.y)
@@ -94,11 +89,6 @@ export function layRim(
   const labels = planeU8(size)
   minimumCut(bandVotes(fine, soft, colours), linkCosts(contrast, SMOOTHNESS), labels)
   return { labels, area: exact }
-}
-
-interface Colours {
-  readonly product: Mixture
-  readonly backdrop: Mixture
 }
 
 /** Pure colours of the product and of the backdrop near it; null of a product that is thin all over. */
@@ -120,13 +110,10 @@ function coloursBeside(lab: LabPicture, coarse: PlaneU8): Colours | null {
   if (deep < THIN_SHARE * product) return null
   const isProduct = (i: number): boolean => toBackdrop.data[i]! > pure
   const isBackdrop = (i: number): boolean => toProduct.data[i]! > pure && toProduct.data[i]! < near
-  return {
-    product: fitMixture(sampleLab(lab, isProduct, SAMPLES), COMPONENTS),
-    backdrop: fitMixture(sampleLab(lab, isBackdrop, SAMPLES), COMPONENTS),
-  }
+  return fitColours(lab, isProduct, isBackdrop)
 }
 
-function bandVotes(fine: LabPicture, soft: PlaneF32, { product, backdrop }: Colours): PlaneF32 {
+function bandVotes(fine: LabPicture, soft: PlaneF32, colours: Colours): PlaneF32 {
   const inside = planeU8(soft)
   for (let i = 0; i < inside.data.length; i++) inside.data[i] = soft.data[i]! > 0.5 ? 1 : 0
   const outside = planeU8(
@@ -137,21 +124,10 @@ function bandVotes(fine: LabPicture, soft: PlaneF32, { product, backdrop }: Colo
   const toBackdrop = squaredDistance(outside)
   const reach = BAND_PX * BAND_PX
   const votes = planeF32(soft)
-  const density = (mixture: Mixture, i: number): number =>
-    (1 - UNIFORM_SHARE) *
-      Math.exp(
-        logDensity(mixture, fine.data[i * 3]!, fine.data[i * 3 + 1]!, fine.data[i * 3 + 2]!),
-      ) +
-    UNIFORM_SHARE * Math.exp(LOG_UNIFORM)
   for (let i = 0; i < votes.data.length; i++) {
     if (toProduct.data[i]! > reach) votes.data[i] = -HELD
     else if (toBackdrop.data[i]! > reach) votes.data[i] = HELD
-    else {
-      const colour = Math.log(density(product, i) / density(backdrop, i))
-      votes.data[i] =
-        Math.min(COLOUR_RANGE, Math.max(-COLOUR_RANGE, colour)) +
-        COARSE_VOTE * (2 * soft.data[i]! - 1)
-    }
+    else votes.data[i] = colourVote(colours, fine, i) + COARSE_VOTE * (2 * soft.data[i]! - 1)
   }
   return votes
 }
