@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util'
 import { createNodePool } from '@cloudbank/hosts/node'
 import { openShootFolder } from './shootFolder'
 import { scoreCut } from './score/scoreCut'
+import { scoreRepair } from './score/scoreRepair'
 import { scoreLight } from './score/scoreLight'
 import { scoreFrame } from './score/scoreFrame'
 import type { Measures } from './score/scorecard'
@@ -11,22 +12,32 @@ import { printTable } from './table'
 
 const KINDS = { cut: scoreCut, light: scoreLight, frame: scoreFrame, weight: scoreWeight } as const
 
+/** What every card has; a kind's own figures are printed below the table. */
+const CARD_FIELDS = new Set(['kind', 'set', 'mean', 'peer', 'groups', 'shots'])
+
+const rounded = (_key: string, value: unknown): unknown =>
+  typeof value === 'number' ? Number(value.toPrecision(3)) : value
+
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
     set: { type: 'string', default: 'demo' },
     json: { type: 'boolean', default: false },
+    repair: { type: 'boolean', default: false },
   },
 })
 const [kind = ''] = positionals
 if (!Object.hasOwn(KINDS, kind)) {
-  console.error(`npm run score -- ${Object.keys(KINDS).join('|')} [--set FOLDER] [--json]`)
+  console.error(
+    `npm run score -- ${Object.keys(KINDS).join('|')} [--repair] [--set FOLDER] [--json]`,
+  )
   process.exit(2)
 }
 
 const folder = await openShootFolder(resolve(values.set))
 const pool = createNodePool(1)
-const score = KINDS[kind as keyof typeof KINDS] // checked above
+const repairs = kind === 'cut' && values.repair
+const score = repairs ? scoreRepair : KINDS[kind as keyof typeof KINDS] // checked above
 const card = await score(folder, pool, (line) => process.stderr.write(`${line}\n`))
 pool.dispose()
 
@@ -64,9 +75,3 @@ function print(
   for (const [name, value] of Object.entries(card))
     if (!CARD_FIELDS.has(name)) console.log(`${name}: ${JSON.stringify(value, rounded)}`)
 }
-
-/** What every card has; a kind's own figures are printed below the table. */
-const CARD_FIELDS = new Set(['kind', 'set', 'mean', 'peer', 'groups', 'shots'])
-
-const rounded = (_key: string, value: unknown): unknown =>
-  typeof value === 'number' ? Number(value.toPrecision(3)) : value

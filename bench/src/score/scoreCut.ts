@@ -1,29 +1,17 @@
 import { readFile } from 'node:fs/promises'
-import sharp from 'sharp'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { unpackMatte, type CutSigns } from '@cloudbank/core/matte'
-import {
-  LINEAR,
-  pixelsOf,
-  planeF32,
-  planeU8,
-  resamplePlane,
-  WHOLE_01,
-  within01,
-  type PlaneU8,
-  type Size,
-} from '@cloudbank/core/raster'
+import type { PlaneU8, Size } from '@cloudbank/core/raster'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
+import { alphaOver, readTruth } from './alphas'
 import { isGood, measureCut, type CutMeasures } from './cutMeasures'
 import { grabCut } from './grabCut'
 import { withNoise } from './noise'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
-/** Longer side at which cuts are compared, in pixels. */
-const SIDE_PX = 1000
 const PLAIN_PAPER = ['white', 'grey', 'blue']
 
 /** How much a cut changes when every value of the photograph changes by at most one. */
@@ -154,15 +142,6 @@ function stabilityOf(shots: readonly Shot[]): Stability {
   }
 }
 
-async function readTruth(path: string): Promise<PlaneU8> {
-  const { data, info } = await sharp(path)
-    .greyscale()
-    .resize(SIDE_PX, SIDE_PX, { fit: 'inside' })
-    .raw()
-    .toBuffer({ resolveWithObject: true })
-  return planeU8(info, new Uint8Array(data))
-}
-
 /** Alpha over the whole photograph, at a size: of the finest level that the brief's renditions need. */
 async function cutAt(
   pool: WorkerPool,
@@ -173,27 +152,14 @@ async function cutAt(
   const finest = mattes.at(-1)
   const matte = finest && unpackMatte(finest.matte)
   const flagged = findings.some(({ code }) => FLAGS.includes(code))
-  const whole = planeU8(size)
-  if (matte?.kind !== 'cut') {
-    whole.data.fill(255)
-    return { alpha: whole, confidence: 0, signs: null, flagged }
+  if (matte?.kind !== 'cut')
+    return { alpha: alphaOver(matte ?? null, size), confidence: 0, signs: null, flagged }
+  return {
+    alpha: alphaOver(matte, size),
+    confidence: matte.signs ? confidenceOf(matte.signs) : 0,
+    signs: matte.signs,
+    flagged,
   }
-  const [{ area, plane }] = matte.alphas
-  const window = pixelsOf(within01(WHOLE_01, area), plane)
-  const spread = resamplePlane(plane, window, planeF32(size), LINEAR)
-  // Beyond its area a matte is empty; resampling would let its border go on.
-  const inside = pixelsOf(area, size)
-  spread.data.forEach((value, i) => {
-    const x = (i % size.width) + 0.5
-    const y = Math.floor(i / size.width) + 0.5
-    const within =
-      x >= inside.x &&
-      x <= inside.x + inside.width &&
-      y >= inside.y &&
-      y <= inside.y + inside.height
-    whole.data[i] = within ? Math.round(value * 255) : 0
-  })
-  return { alpha: whole, confidence: confidenceOf(matte.signs), signs: matte.signs, flagged }
 }
 
 /** Findings that say that a cut wants a look. */

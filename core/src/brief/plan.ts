@@ -62,8 +62,12 @@ export function placementsOf({ steps }: Plan): readonly Placement[] {
  * The key of what one step decides by its settings alone, apart from what a shot has of its own: strokes
  * on a matte come after it, with a key that they lengthen.
  */
-export const stepKey = (plan: Plan, step: Step): string =>
-  `${plan.original}/${step.id}${step.engine}${tail(notAtRest(step.settings, settingsFor(plan, step, null)))}`
+export function stepKey(plan: Plan, step: Step): string {
+  const set = Object.entries(notAtRest(step.settings, settingsFor(plan, step, null))).filter(
+    ([field]) => step.keptBy?.includes(field) ?? true,
+  )
+  return `${plan.original}/${step.id}${step.engine}${tail(Object.fromEntries(set))}`
+}
 
 const tail = (part: Readonly<Record<string, unknown>>): string =>
   Object.keys(part).length === 0 ? '' : canonicalJson(part)
@@ -83,7 +87,8 @@ export function settingsKey(plan: Plan, placement: Placement, steps: Registry = 
     const part = step.keyPart
       ? step.keyPart(settings, placement)
       : notAtRest(step.settings, settings)
-    const own = notAtRest(step.own, ownOf(plan, step))
+    const whole = ownOf(plan, step)
+    const own = step.ownKeyPart ? step.ownKeyPart(whole) : notAtRest(step.own, whole)
     const rests = step.engine === 1 && isNothing(part) && isNothing(own)
     if (rests) return []
     return [[step.id, { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }]]

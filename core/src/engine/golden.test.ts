@@ -81,7 +81,13 @@ const CASES: Readonly<Record<(typeof STEPS)[number]['id'], readonly object[]>> =
       light: { look: { from: 'cube', hash: 'f'.repeat(64), name: 't', strengthPct: 80 } },
     },
   ],
-  cut: [{ ground: { behind: { kind: 'transparent' } } }],
+  cut: [
+    { ground: { behind: { kind: 'transparent' } } },
+    {
+      ground: { behind: { kind: 'transparent' } },
+      cut: { edgeShift: -2, edgeSoften: 1, edgeTightenPct: 30, fringePct: 50, speck: 10 },
+    },
+  ],
   ground: [
     { ground: { behind: { kind: 'colour', colour: '#336699' } } },
     { ground: { behind: { kind: 'original' } } },

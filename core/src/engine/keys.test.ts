@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
-import { BriefSteps, placementsOf, planShot, renditionKey, stepKey } from '../brief'
+import { BriefSteps, placementsOf, planShot, renditionKey, stepKey, Touches } from '../brief'
 import { photographSource } from '../source'
 import { bare, formatCube, sampleCube, STEPS } from '../steps'
 import { cut } from '../steps/cut'
@@ -15,6 +15,8 @@ for (let y = 0, p = 0; y < 200; y++)
     if (original.data[p + 1]! > 100)
       for (let c = 0; c < 3; c++) original.data[p + c]! -= Math.round(y / 8)
 const source = photographSource(original)
+// A loose piece beside the product, for Cut to leave out.
+for (let y = 44; y < 47; y++) matte.alphas[0].plane.data.fill(255, y * 200 + 44, y * 200 + 47)
 
 const cubes = new Map(
   [0.2, 0.6].map((grey, i) => [
@@ -97,6 +99,14 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'light.even.pivot': light({ even: { ...even, pivot: 0.9 } }, { even }),
   'light.flattenPct': onPhotograph({ flattenPct: 80 }),
   'cut.method': [{}, { cut: { method: 'off' } }],
+  'cut.edgeShift': [{}, { cut: { edgeShift: -4 } }],
+  'cut.edgeSoften': [{}, { cut: { edgeSoften: 5 } }],
+  'cut.edgeTightenPct': [
+    { cut: { edgeSoften: 5 } },
+    { cut: { edgeSoften: 5, edgeTightenPct: 80 } },
+  ],
+  'cut.fringePct': [{}, { cut: { fringePct: 0 } }],
+  'cut.speck': [{}, { cut: { speck: 40 } }],
   'ground.behind.kind': [{}, { ground: { behind: { kind: 'original' } } }],
   'ground.behind.colour': [{}, { ground: { behind: { kind: 'colour', colour: '#DDDDDD' } } }],
   'frame.ratio.width': [{}, { frame: { ratio: { width: 2, height: 1 } } }],
@@ -159,7 +169,7 @@ describe('keys', () => {
     expect(key(rest)).toBe(key({}))
     expect(key({})).not.toMatch(/light|ground|frame/)
     // Of a step at rest no more than the number of its engine, once that is not the first.
-    expect(key({})).toContain('"cut":{"engine":2,"part":{}}')
+    expect(key({})).toContain('"cut":{"engine":3,"part":{}}')
   })
 
   test('are of the photograph', () => {
@@ -178,5 +188,20 @@ describe('keys', () => {
 
   test('do not depend on the order in which settings were written', () => {
     expect(key({ light: { warmth: 5, tint: 3 } })).toBe(key({ light: { tint: 3, warmth: 5 } }))
+  })
+
+  test('are of the repairs that are done, not of what they are called', () => {
+    const keyOf = (...repairs: object[]): string => {
+      const touches = Touches.parse({ cut: { repairs } })
+      const made = planShot(HASH, BriefSteps.parse({}), touches)
+      return renditionKey(made, placementsOf(made)[0]!)
+    }
+    const dot = { kind: 'paint', id: 'a', points: [[0.5, 0.5]], radius: 0.1, hardness: 1 }
+    expect(keyOf(dot)).not.toBe(keyOf())
+    expect(keyOf(dot)).toBe(keyOf({ ...dot, id: 'b' }))
+    expect(keyOf(dot)).not.toBe(keyOf({ ...dot, radius: 0.2 }))
+    expect(keyOf({ ...dot, hidden: true })).toBe(keyOf())
+    const made = planShot(HASH, BriefSteps.parse({}), Touches.parse({ cut: { repairs: [dot] } }))
+    expect(stepKey(made, cut)).toBe(stepKey(plan({}), cut))
   })
 })

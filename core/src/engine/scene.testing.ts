@@ -37,6 +37,8 @@ export function scene(): { original: SrgbRgba8; matte: CutMatte } {
       unsure: 0,
       holes: 0,
       signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      doubts: [],
+      repairs: 0,
       touchesBorder: false,
       alphas,
     },

@@ -5,6 +5,7 @@ export {
   type Alpha,
   type CutMatte,
   type CutSigns,
+  type Doubt,
   type Matte,
   type UncutReason,
 } from './matte'

@@ -29,6 +29,8 @@ const matte: CutMatte = {
   box: area,
   unsure: 0.1,
   signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+  doubts: [],
+  repairs: 0,
   touchesBorder: false,
   holes: 2,
   alphas: [level(800), level(1600)],

@@ -28,6 +28,16 @@ export interface CutSigns {
   readonly holes: number
 }
 
+/** A stretch of outline that is in doubt. */
+export interface Doubt {
+  /** Where it lies, as fractions of the photograph's sides. */
+  readonly box: Box01
+  /** Its length as a share of the photograph's longer side. */
+  readonly length01: number
+  /** Places along it. */
+  readonly points: readonly (readonly [x: number, y: number])[]
+}
+
 /**
  * What Cut found out about one photograph. All places are fractions of the upright photograph, so
  * that a matte serves every scale.
@@ -40,8 +50,12 @@ export type Matte =
       readonly box: Box01
       /** Share of the outline that lies along no sharp edge, 0…1: where to look first. */
       readonly unsure: number
-      /** What tells whether the cut can be trusted. */
-      readonly signs: CutSigns
+      /** What tells whether the cut can be trusted; null where it was made by hand alone. */
+      readonly signs: CutSigns | null
+      /** Stretches of the outline that are in doubt, worst first. */
+      readonly doubts: readonly Doubt[]
+      /** Number of repairs by hand that it holds. */
+      readonly repairs: number
       /** Whether the product reaches the frame's border. */
       readonly touchesBorder: boolean
       /** Gaps through which the backdrop is seen. */

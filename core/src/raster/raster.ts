@@ -64,10 +64,11 @@ export function rowsOf({ width, data }: LinearRgba, first: number, rows: number)
   return linearRaster({ width, height: rows }, part)
 }
 
-/** A Lab picture, all zero. */
-export function labRaster(size: Size): LabPicture {
-  const data = new Float32Array(sized(size, 3))
-  return { format: 'lab-f32', width: size.width, height: size.height, data }
+/** A Lab picture, all zero; pass `data` to wrap floats that exist already. */
+export function labRaster(size: Size, data?: Float32Array): LabPicture {
+  const values = data ?? new Float32Array(sized(size, 3))
+  assertLength(values, sized(size, 3))
+  return { format: 'lab-f32', width: size.width, height: size.height, data: values }
 }
 
 /** A plane of bytes, all zero; pass `data` to wrap bytes that exist already. */

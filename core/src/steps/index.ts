@@ -30,6 +30,7 @@ export { groupLightings, type LightingClue, type LightingGroup } from './light/g
 export { CutSettings } from './cut/settings'
 export { levelKey } from './cut'
 export { confidenceOf } from './cut/confidence'
+export * from './cut/repair'
 export { GroundSettings } from './ground/settings'
 export { FrameSettings } from './frame/settings'
 export { placementSize } from './frame/planFrame'

@@ -17,6 +17,8 @@ export interface ShotFacts {
   readonly matte: Matte | null
   /** The product's box; null where nothing has been cut. */
   readonly product: Box01 | null
+  /** Takes the product off its backdrop; null where nothing has been cut. */
+  readonly lift: Pass | null
 }
 
 /** What a step may ask of its surroundings while it decides. */
@@ -76,6 +78,8 @@ export interface Step<
   readonly engine: number
   /** Settings with their ranges and defaults; an empty object is a whole one. */
   readonly settings: Settings
+  /** The settings on which what it keeps depends; all of them where this is missing. */
+  readonly keptBy?: readonly (keyof z.output<Settings> & string)[]
   /** What a shot may have besides settings, such as strokes; an empty object is nothing. */
   readonly own: Own
   /** The settings as a person handles them, in groups that are carried together. */
@@ -91,6 +95,8 @@ export interface Step<
    * no trace.
    */
   keyPart?(settings: z.output<Settings>, placement: Placement): unknown
+  /** The same for what a shot has of its own, where more than that is kept of it than shows. */
+  ownKeyPart?(own: z.output<Own>): unknown
   /** What it finds in a photograph as it came in. */
   examine?(photograph: MeasuredPhotograph, surroundings: Surroundings): readonly F[]
   /** Decides what is true of a shot, once for all of its renditions. */

@@ -51,6 +51,8 @@ describe('round trip', () => {
       unsure: 0.1,
       holes: 2,
       signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      doubts: [],
+      repairs: 0,
       touchesBorder: false,
     }
     await db.mattes.put({ key: 'k', matte: packMatte(matte, alpha) })

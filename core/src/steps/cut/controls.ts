@@ -1,7 +1,18 @@
-import type { ControlGroup } from '../controls'
+import type { Control, ControlGroup } from '../controls'
 import type { CutSettings } from './settings'
 
-export const CUT_CONTROLS: readonly ControlGroup<keyof CutSettings>[] = [
+type Field = keyof CutSettings
+
+const number = (field: Field, label: string, unit: string, step: number): Control<Field> => ({
+  kind: 'number',
+  field,
+  label,
+  unit,
+  step,
+  digits: step < 1 ? 1 : 0,
+})
+
+export const CUT_CONTROLS: readonly ControlGroup<Field>[] = [
   {
     id: 'method',
     title: 'Method',
@@ -15,6 +26,17 @@ export const CUT_CONTROLS: readonly ControlGroup<keyof CutSettings>[] = [
           { value: 'off', words: 'off, the photograph whole' },
         ],
       },
+    ],
+  },
+  {
+    id: 'edge',
+    title: 'Whole edge',
+    controls: [
+      number('edgeShift', 'Out or in', 'px', 0.1),
+      number('edgeSoften', 'Soften', 'px', 0.1),
+      number('edgeTightenPct', 'Tighten', '%', 1),
+      number('fringePct', 'Fringe removal', '%', 1),
+      number('speck', 'Smallest piece', 'px', 1),
     ],
   },
 ]

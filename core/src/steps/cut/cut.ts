@@ -31,6 +31,7 @@ import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
 import { cleanUp } from './cleanUp'
 import { coarseCut, productVotes, STIFF_SMOOTHNESS } from './coarseCut'
 import { borderShare, signsOf } from './confidence'
+import { findDoubts } from './doubts'
 import { classify } from './evidence'
 import { layRim, type Rim } from './layRim'
 import { countHoles, unsureShare } from './sureness'
@@ -95,11 +96,14 @@ export async function cutPicture(
   if (!box || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
     return { kind: 'uncut', reason: 'no-product' }
   const holes = countHoles(labels)
-  const signs = signsOf({ labels, stiff: cutWith(STIFF_SMOOTHNESS), holes, smooth, backdrop })
+  const stiff = cutWith(STIFF_SMOOTHNESS)
+  const signs = signsOf({ labels, stiff, holes, smooth, backdrop })
   const found: Found = {
     unsure: unsureShare(labels, contrast),
     holes,
     signs,
+    doubts: findDoubts(labels, stiff, contrast),
+    repairs: 0,
     touchesBorder: border > TOUCHING_BORDER,
   }
   const room = areaAround(fractionsOf(box, labels), size)
@@ -118,7 +122,7 @@ interface Coarse {
 }
 
 /** What is said of a cut. */
-type Found = Pick<CutMatte, 'unsure' | 'holes' | 'signs' | 'touchesBorder'>
+type Found = Omit<CutMatte, 'kind' | 'box' | 'alphas'>
 
 function refine(
   source: Source,

@@ -12,10 +12,11 @@ const UNMIX = [0.3, 0.9] as const
  * little product left for that, its colour is taken from the nearest sure product.
  *
  * @param picture opaque, in linear light; changed in place, its alpha becomes `alpha`.
+ * @param strength01 1 takes all of the backdrop out, 0 leaves mixed pixels their colour.
  * Source: the mixing equation of Porter & Duff 1984, Compositing digital images, solved for the
  * foreground.
  */
-export function extractForeground(picture: LinearRgba, alpha: PlaneF32): void {
+export function extractForeground(picture: LinearRgba, alpha: PlaneF32, strength01 = 1): void {
   const { width, height, data } = picture
   const product = new Uint8Array(width * height)
   const backdrop = new Uint8Array(width * height)
@@ -43,7 +44,8 @@ export function extractForeground(picture: LinearRgba, alpha: PlaneF32): void {
       const mixed = data[i * 4 + c]!
       const unmixed = b < 0 ? mixed : Math.min(1, Math.max(0, (mixed - (1 - a) * data[b + c]!) / a))
       const spread = f < 0 ? unmixed : data[f + c]!
-      colours[k * 3 + c] = a * (unmixWeight * unmixed + (1 - unmixWeight) * spread)
+      const clean = unmixWeight * unmixed + (1 - unmixWeight) * spread
+      colours[k * 3 + c] = a * (mixed + strength01 * (clean - mixed))
     }
   })
   clearBackdrop(data, backdrop)

@@ -1,12 +1,13 @@
 import type { FindingTable, MeasuredPhotograph } from '../../findings'
 import type { Matte } from '../../matte'
-import { formatPercent } from '../../words'
+import { countOf, formatPercent } from '../../words'
 import { confidenceOf } from './confidence'
 
 export type CutFinding =
   | { readonly code: 'no-product' }
   | { readonly code: 'edge-unsure'; readonly share01: number; readonly confidence01?: number }
   | { readonly code: 'runs-out-of-frame' }
+  | { readonly code: 'repaired'; readonly count: number }
   | { readonly code: 'cut-at-border' }
   | { readonly code: 'holes'; readonly count: number }
 
@@ -31,6 +32,12 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     weight: 'note',
     remedy: 'Left uncut and whole, as a detail shot.',
   },
+  repaired: {
+    title: 'Cut repaired by hand',
+    weight: 'note',
+    remedy: 'Nothing to do; hidden repairs do not count.',
+    figures: ({ count }) => `${countOf(count, 'repair')}.`,
+  },
   'cut-at-border': {
     title: 'Cut at the border',
     weight: 'note',
@@ -49,8 +56,10 @@ const SURE_ENOUGH = 0.6
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
   const findings: CutFinding[] = []
-  const confidence = confidenceOf(matte.signs)
-  if (confidence < SURE_ENOUGH)
+  const confidence = matte.signs && confidenceOf(matte.signs)
+  // Who repaired a cut has looked at it.
+  if (matte.repairs > 0) findings.push({ code: 'repaired', count: matte.repairs })
+  else if (confidence !== null && confidence < SURE_ENOUGH)
     findings.push({ code: 'edge-unsure', share01: matte.unsure, confidence01: confidence })
   if (matte.touchesBorder) findings.push({ code: 'cut-at-border' })
   if (matte.holes > 0) findings.push({ code: 'holes', count: matte.holes })

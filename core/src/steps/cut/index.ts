@@ -1,9 +1,9 @@
-import { z } from 'zod'
 import {
   baseSide,
   matteSide,
   packMatte,
   unpackMatte,
+  type CutMatte,
   type Matte,
   type PackedMatte,
 } from '../../matte'
@@ -11,7 +11,8 @@ import { defineStep, type DecideContext } from '../step'
 import { CUT_CONTROLS } from './controls'
 import { cutPicture } from './cut'
 import { CUT_FINDINGS, examineForCut, matteFindings } from './findings'
-import { LIFT } from './lift'
+import { liftBy } from './lift'
+import { CutOwn, isWorked, repairedMatte, type HandWork } from './repair'
 import { CutSettings } from './settings'
 
 /** What a cut-out is looked at on. */
@@ -24,28 +25,49 @@ const MID_GREY = '#808080'
 export const cut = defineStep({
   id: 'cut',
   title: 'Cut',
-  engine: 2,
+  engine: 3,
   settings: CutSettings,
-  own: z.strictObject({}),
+  keptBy: ['method'],
+  own: CutOwn,
   controls: CUT_CONTROLS,
   findings: CUT_FINDINGS,
-  describe: ({ method }) => (method === 'automatic' ? 'automatic' : 'off, the photograph whole'),
+  describe: ({ method, edgeShift, edgeSoften, edgeTightenPct }) => {
+    if (method === 'off') return 'off, the photograph whole'
+    const edge = edgeShift !== 0 || edgeSoften !== 0 || edgeTightenPct !== 0
+    return edge ? 'automatic, its edge worked on' : 'automatic'
+  },
+  // Repairs that are hidden do nothing, and what one is called changes nothing.
+  ownKeyPart: ({ repairs }) => {
+    const done = repairs.filter(({ hidden }) => !hidden)
+    return done.length === 0 ? null : done.map(({ id: _id, hidden: _hidden, ...rest }) => rest)
+  },
   examine: examineForCut,
-  decide: async (_facts, { method }, _own, context) => {
-    if (method === 'off') return {}
-    const { matte, made } = await automaticMatte(context)
+  decide: async (_facts, settings, { repairs }, context) => {
+    if (settings.method === 'off') return {}
+    const work: HandWork = { repairs, edge: settings }
+    const isByHand = isWorked(work)
+    const { source } = context
+    const base = baseSide(source.size)
+    const finerOf = (matte: Matte): readonly number[] => {
+      const found = isByHand ? repairedMatte(source, matte, work, [base]) : matte
+      return found.kind === 'cut' ? finerSides(context, found.box) : []
+    }
+    const { automatic, sides, made } = await automaticMatte(context, finerOf)
+    const matte = isByHand ? repairedMatte(source, automatic, work, [base, ...sides]) : automatic
+    if (matte.kind === 'uncut')
+      return { facts: { matte }, findings: matteFindings(matte), mattes: made }
     return {
-      facts: { matte, product: matte.kind === 'cut' ? matte.box : null },
+      facts: { matte, product: matte.box, lift: liftBy(settings.fringePct / 100) },
       findings: matteFindings(matte),
       mattes: made,
     }
   },
-  show: (draft, { matte }) =>
-    matte?.kind === 'cut'
+  show: (draft, { lift }) =>
+    lift
       ? {
           ...draft,
           behind: { kind: 'colour', colour: MID_GREY },
-          passes: [...draft.passes, LIFT],
+          passes: [...draft.passes, lift],
         }
       : draft,
 })
@@ -53,41 +75,51 @@ export const cut = defineStep({
 /** The key of one level of an automatic matte, under the key of the settings that made it. */
 export const levelKey = (key: string, sidePx: number): string => `${key}/${sidePx}`
 
-/** The matte at the levels that are needed: as far as it goes from what was kept, the rest cut anew. */
+/** An automatic matte and the levels beyond the base that are wanted of it. */
+interface Automatic {
+  readonly automatic: Matte
+  readonly sides: readonly number[]
+  readonly made: { key: string; matte: PackedMatte }[]
+}
+
+/**
+ * The automatic matte at the levels that are needed: as far as it goes from what was kept, the rest cut anew.
+ *
+ * @param finerOf levels beyond the base, as longer sides in pixels, by the matte at its base level.
+ */
 async function automaticMatte(
   context: DecideContext,
-): Promise<{ matte: Matte; made: { key: string; matte: PackedMatte }[] }> {
+  finerOf: (base: Matte) => readonly number[],
+): Promise<Automatic> {
   const { source, key, keptMatte, checkpoint } = context
   const base = baseSide(source.size)
   const keyOf = (sidePx: number): string => levelKey(key, sidePx)
   const keptBase = keptMatte(keyOf(base))
-  if (keptBase?.kind === 'uncut') return { matte: keptBase, made: [] }
   if (keptBase) {
-    const finer = finerSides(context, keptBase.box)
-    const kept = finer.map((sidePx) => keptMatte(keyOf(sidePx))).filter((level) => level !== null)
-    if (kept.length === finer.length) return { matte: unpackMatte(keptBase, kept), made: [] }
+    const whole = unpackMatte(keptBase)
+    const sides = finerOf(whole)
+    if (whole.kind === 'uncut') return { automatic: whole, sides, made: [] }
+    const kept = sides.map((sidePx) => keptMatte(keyOf(sidePx))).filter((level) => level !== null)
+    if (kept.length === sides.length)
+      return { automatic: unpackMatte(keptBase, kept), sides, made: [] }
   }
   const finder = await context.network('finder')
   const coarse = await cutPicture(source, { finder, checkpoint })
-  if (coarse.kind === 'uncut') return { matte: coarse, made: [{ key: keyOf(base), matte: coarse }] }
-  const whole = coarse.refine(base)
-  if (whole.kind === 'uncut') return { matte: whole, made: [{ key: keyOf(base), matte: whole }] }
-  const matte: Matte = {
-    ...whole,
-    alphas: [
-      whole.alphas[0],
-      ...finerSides(context, whole.box).flatMap((sidePx) => {
-        const level = coarse.refine(sidePx)
-        return level.kind === 'cut' ? [level.alphas[0]] : []
-      }),
-    ],
-  }
+  const whole = coarse.kind === 'uncut' ? coarse : coarse.refine(base)
+  const sides = finerOf(whole)
+  if (whole.kind === 'uncut')
+    return { automatic: whole, sides, made: [{ key: keyOf(base), matte: whole }] }
+  const finer = sides.flatMap((sidePx) => {
+    const level = coarse.kind === 'coarse' ? coarse.refine(sidePx) : coarse
+    return level.kind === 'cut' ? [level.alphas[0]] : []
+  })
+  const automatic: CutMatte = { ...whole, alphas: [whole.alphas[0], ...finer] }
   checkpoint('alpha')
-  const made = matte.alphas.map((alpha) => ({
+  const made = automatic.alphas.map((alpha) => ({
     key: keyOf(alpha.sidePx),
-    matte: packMatte(matte, alpha),
+    matte: packMatte(automatic, alpha),
   }))
-  return { matte, made }
+  return { automatic, sides, made }
 }
 
 /** The levels beyond the base that the renditions of a product in this box need. */

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { LIFT } from '../cut/lift'
 import { defineStep } from '../step'
 import { GroundSettings } from './settings'
 
@@ -28,8 +27,8 @@ export const ground = defineStep({
         return 'the photographed backdrop'
     }
   },
-  plan: (draft, { behind }, { matte }) => {
-    const lifts = behind.kind !== 'original' && matte?.kind === 'cut'
-    return { ...draft, behind, passes: lifts ? [...draft.passes, LIFT] : draft.passes }
+  plan: (draft, { behind }, { lift }) => {
+    const lifts = behind.kind !== 'original' && lift
+    return { ...draft, behind, passes: lifts ? [...draft.passes, lift] : draft.passes }
   },
 })

@@ -52,6 +52,8 @@ beforeEach(async () => {
       unsure: 0,
       holes: 0,
       signs: { moved: 0.001, raggedness: 4, explained01: 1, holes: 0 },
+      doubts: [],
+      repairs: 0,
       touchesBorder: false,
       alpha,
     },

@@ -1,0 +1,165 @@
+import { baseSide, type Alpha, type CutMatte, type Matte } from '../../../matte'
+import {
+  boxAbove,
+  fitInside,
+  fractionsOf,
+  pixelsOf,
+  planeF32,
+  planeU8,
+  type PlaneU8,
+  type Size,
+} from '../../../raster'
+import type { Source } from '../../../source'
+import { boxOfAlpha } from '../boxOfAlpha'
+import type { CutSettings } from '../settings'
+import { dropSpecks, workedEdge } from './edgeWork'
+import { openRepairs, type Repairer } from './repairer'
+import type { Repair } from './repairs'
+
+/** What is done to the whole edge. */
+export type WholeEdge = Pick<CutSettings, 'edgeShift' | 'edgeSoften' | 'edgeTightenPct' | 'speck'>
+
+/** Pixels about the product that an area keeps. */
+const MARGIN_PX = 2
+/** How much steeper an edge can be made. */
+const MOST_STEEPNESS = 5
+
+export interface HandWork {
+  readonly repairs: readonly Repair[]
+  readonly edge: WholeEdge
+}
+
+/** Whether anything was done by hand. */
+export const isWorked = ({ repairs, edge }: HandWork): boolean =>
+  repairs.some(({ hidden }) => !hidden) ||
+  edge.edgeShift !== 0 ||
+  edge.edgeSoften !== 0 ||
+  edge.edgeTightenPct !== 0 ||
+  edge.speck !== 0
+
+/** Repairs are solved once a photograph, for as long as somebody holds it. */
+const opened = new WeakMap<Source, { readonly start: Matte; readonly repairer: Repairer }>()
+
+/**
+ * A matte with what was done by hand, at those levels that the automatic one has.
+ *
+ * @param automatic as it was cut; of a shot that was left whole nothing is product to begin with.
+ * @param sides levels of a shot that was left whole: longer sides in pixels, the base level first.
+ */
+export function repairedMatte(
+  source: Source,
+  automatic: Matte,
+  { repairs, edge }: HandWork,
+  sides: readonly number[],
+): Matte {
+  const repairer = repairerOf(source, automatic)
+  const solved = repairer.solve(repairs)
+  const alphas = sides.flatMap((sidePx): Alpha[] => {
+    const isBase = sidePx === baseSide(source.size)
+    const alpha = isBase ? solved : wholeAlpha(automatic, source.size, sidePx)
+    if (!isBase) repairer.redo(alpha)
+    const px = sidePx / 1000
+    const reach = Math.ceil((Math.abs(edge.edgeShift) + 3 * edge.edgeSoften) * px)
+    const trimmed = trimmedTo(alpha, sidePx, MARGIN_PX + reach)
+    return trimmed ? [{ ...trimmed, plane: withEdge(trimmed.plane, edge, px) }] : []
+  })
+  const [base, ...finer] = alphas
+  if (!base) return { kind: 'uncut', reason: 'no-product' }
+  const scaled = fitInside(source.size, base.sidePx)
+  const inArea = boxOfAlpha(base.plane)
+  if (!inArea) return { kind: 'uncut', reason: 'no-product' }
+  const area = pixelsOf(base.area, scaled)
+  const box = fractionsOf({ ...inArea, x: inArea.x + area.x, y: inArea.y + area.y }, scaled)
+  const facts: Omit<CutMatte, 'kind' | 'box' | 'alphas' | 'repairs'> =
+    automatic.kind === 'cut'
+      ? automatic
+      : { unsure: 0, signs: null, doubts: [], touchesBorder: touchesBorder(box), holes: 0 }
+  return {
+    ...facts,
+    kind: 'cut',
+    box,
+    repairs: repairs.filter(({ hidden }) => !hidden).length,
+    alphas: [base, ...finer],
+  }
+}
+
+/** Reads a photograph ahead of its first repair. */
+export const warmRepairs = (source: Source, automatic: Matte): void =>
+  repairerOf(source, automatic).warm()
+
+function repairerOf(source: Source, automatic: Matte): Repairer {
+  const known = opened.get(source)
+  if (known && isSameCut(known.start, automatic)) return known.repairer
+  const repairer = openRepairs(source, wholeAlpha(automatic, source.size, baseSide(source.size)))
+  opened.set(source, { start: automatic, repairer })
+  return repairer
+}
+
+/** Whether two mattes are of the same cut: a matte that is unpacked again is another object. */
+function isSameCut(a: Matte, b: Matte): boolean {
+  if (a === b) return true
+  if (a.kind === 'uncut' || b.kind === 'uncut') return a.kind === b.kind
+  const [one, other] = [a.alphas[0].plane, b.alphas[0].plane]
+  return (
+    one.data.length === other.data.length &&
+    one.width === other.width &&
+    one.data.every((value, i) => value === other.data[i])
+  )
+}
+
+/** Alpha of the whole photograph at a level of a matte; of one that it has not, all is empty. */
+function wholeAlpha(matte: Matte, photograph: Size, sidePx: number): PlaneU8 {
+  const whole = planeU8(fitInside(photograph, sidePx))
+  const level = matte.kind === 'cut' && matte.alphas.find((alpha) => alpha.sidePx === sidePx)
+  if (!level) return whole
+  const { plane } = level
+  const at = pixelsOf(level.area, whole)
+  const [x, y] = [Math.round(at.x), Math.round(at.y)]
+  for (let row = 0; row < plane.height; row++)
+    whole.data.set(
+      plane.data.subarray(row * plane.width, (row + 1) * plane.width),
+      (y + row) * whole.width + x,
+    )
+  return whole
+}
+
+/** @param px pixels for each of those in which the settings count. */
+function withEdge(alpha: PlaneU8, edge: WholeEdge, px: number): PlaneU8 {
+  const worked = planeU8(alpha, alpha.data)
+  if (edge.edgeShift !== 0 || edge.edgeSoften !== 0 || edge.edgeTightenPct !== 0) {
+    const floats = planeF32(
+      alpha,
+      Float32Array.from(alpha.data, (value) => value / 255),
+    )
+    const result = workedEdge(floats, {
+      shiftPx: edge.edgeShift * px,
+      softenPx: edge.edgeSoften * px,
+      steepness: 1 + ((MOST_STEEPNESS - 1) * edge.edgeTightenPct) / 100,
+    })
+    for (let i = 0; i < worked.data.length; i++)
+      worked.data[i] = Math.round(255 * Math.min(1, Math.max(0, result.data[i]!)))
+  }
+  if (edge.speck > 0) dropSpecks(worked, (Math.PI / 4) * (edge.speck * px) ** 2)
+  return worked
+}
+
+/** The part of alpha that holds anything, with a margin. */
+function trimmedTo(alpha: PlaneU8, sidePx: number, marginPx: number): Alpha | null {
+  const box = boxAbove(alpha, 0)
+  if (!box) return null
+  const x = Math.max(0, box.x - marginPx)
+  const y = Math.max(0, box.y - marginPx)
+  const right = Math.min(alpha.width, box.x + box.width + marginPx)
+  const bottom = Math.min(alpha.height, box.y + box.height + marginPx)
+  const plane = planeU8({ width: right - x, height: bottom - y })
+  for (let row = 0; row < plane.height; row++) {
+    const start = (y + row) * alpha.width + x
+    plane.data.set(alpha.data.subarray(start, start + plane.width), row * plane.width)
+  }
+  return { sidePx, area: fractionsOf({ x, y, ...sizeOf(plane) }, alpha), plane }
+}
+
+const sizeOf = ({ width, height }: Size): Size => ({ width, height })
+
+const touchesBorder = ({ x, y, width, height }: CutMatte['box']): boolean =>
+  x <= 0 || y <= 0 || x + width >= 1 || y + height >= 1
