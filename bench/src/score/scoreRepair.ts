@@ -55,7 +55,7 @@ export async function scoreRepair(
     if (automatic.kind === 'uncut') alpha.data.fill(0)
     const after = [before.iou]
     for (let k = 0; k < STROKES; k++) {
-      const stroke = strokeOnWorst(alpha, truth, `stroke-${k}`)
+      const stroke = strokeOnWorst(alpha, truth)
       if (stroke) {
         repairs.push(stroke)
         const began = performance.now()

@@ -14,7 +14,7 @@ const DEEP_PX = 1.5
  * The stroke that someone would draw who sees the worst region of a cut: along its middle, as wide as fits,
  * keeping or dropping. Null where no region is thicker than an edge may lie off.
  */
-export function strokeOnWorst(found: PlaneU8, truth: PlaneU8, id: string): Repair | null {
+export function strokeOnWorst(found: PlaneU8, truth: PlaneU8): Repair | null {
   const lost = worstRegion(found, truth, true)
   const extra = worstRegion(found, truth, false)
   const worst = (lost?.area ?? 0) >= (extra?.area ?? 0) ? lost : extra
@@ -23,7 +23,7 @@ export function strokeOnWorst(found: PlaneU8, truth: PlaneU8, id: string): Repai
   const { points, radius } = middleOf(worst.mask)
   return {
     kind: worst === lost ? 'keep' : 'drop',
-    id,
+    turn: 0,
     hidden: false,
     points: points.map(([x, y]): Point => [x / width, y / height]),
     radius: radius / Math.max(width, height),

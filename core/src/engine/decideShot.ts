@@ -22,6 +22,8 @@ interface Options {
   /** The renditions that are to be made of it; by default all of the plan's. */
   readonly placements?: readonly Placement[]
   readonly steps?: Registry
+  /** Longer sides of the photograph that are wanted in place of those that the renditions need, in pixels. */
+  readonly sides?: readonly number[]
   /** Ends after the step of this id. */
   readonly until?: string
   /** Told what has been decided after each step. */
@@ -40,7 +42,7 @@ export async function decideShot(
   source: Source,
   plan: Plan,
   context: EngineContext,
-  { placements = placementsOf(plan), steps = STEPS, until, onStep }: Options = {},
+  { placements = placementsOf(plan), steps = STEPS, sides, until, onStep }: Options = {},
 ): Promise<Decision> {
   const checkpoint = checkpointOf(context)
   let decision: Decision = {
@@ -59,6 +61,7 @@ export async function decideShot(
         key: stepKey(plan, step),
         keptMatte: (key) => context.mattes.get(key) ?? null,
         sidesNeeded: (product) =>
+          sides ??
           placements.map((placement) =>
             neededSide(
               planRendition(

@@ -105,7 +105,12 @@ function paint(picture: LinearRgba, place: Place, passes: readonly Pass[]): void
     for (const pass of passes) if (pass.phase === phase) pass.paint(picture, place)
 }
 
-function placeOf(facts: ShotFacts, plan: RenditionPlan, coverage: Coverage): Place {
+/** Where the pixels of a rendition come from. */
+export function placeOf(
+  facts: ShotFacts,
+  plan: RenditionPlan,
+  coverage: Coverage = coverageOf(plan.window, facts.photograph, plan.size),
+): Place {
   const { window, size } = plan
   const { photograph, matte } = facts
   let alpha: PlaneF32 | null = null

@@ -191,17 +191,19 @@ describe('keys', () => {
   })
 
   test('are of the repairs that are done, not of what they are called', () => {
-    const keyOf = (...repairs: object[]): string => {
-      const touches = Touches.parse({ cut: { repairs } })
-      const made = planShot(HASH, BriefSteps.parse({}), touches)
+    const touchesOf = (repairs: object) => Touches.parse({ cut: { repairs } })
+    const keyOf = (repairs: object): string => {
+      const made = planShot(HASH, BriefSteps.parse({}), touchesOf(repairs))
       return renditionKey(made, placementsOf(made)[0]!)
     }
-    const dot = { kind: 'paint', id: 'a', points: [[0.5, 0.5]], radius: 0.1, hardness: 1 }
-    expect(keyOf(dot)).not.toBe(keyOf())
-    expect(keyOf(dot)).toBe(keyOf({ ...dot, id: 'b' }))
-    expect(keyOf(dot)).not.toBe(keyOf({ ...dot, radius: 0.2 }))
-    expect(keyOf({ ...dot, hidden: true })).toBe(keyOf())
-    const made = planShot(HASH, BriefSteps.parse({}), Touches.parse({ cut: { repairs: [dot] } }))
+    const dot = { kind: 'paint', turn: 1, points: [[0.5, 0.5]], radius: 0.1, hardness: 1 }
+    const none = { ...dot, kind: 'erase', turn: 2 }
+    expect(keyOf({ a: dot })).not.toBe(keyOf({}))
+    expect(keyOf({ a: dot })).toBe(keyOf({ b: { ...dot, turn: 7 } }))
+    expect(keyOf({ a: dot })).not.toBe(keyOf({ a: { ...dot, radius: 0.2 } }))
+    expect(keyOf({ a: { ...dot, hidden: true } })).toBe(keyOf({}))
+    expect(keyOf({ a: dot, b: none })).not.toBe(keyOf({ a: { ...dot, turn: 3 }, b: none }))
+    const made = planShot(HASH, BriefSteps.parse({}), touchesOf({ a: dot }))
     expect(stepKey(made, cut)).toBe(stepKey(plan({}), cut))
   })
 })

@@ -2,6 +2,7 @@ export {
   alphaFor,
   baseSide,
   matteSide,
+  servedBy,
   type Alpha,
   type CutMatte,
   type CutSigns,

@@ -88,6 +88,9 @@ export function matteSide(photograph: Size, neededPx: number): number {
   return Math.min(longerSide(photograph), level)
 }
 
+/** The longest side that a level serves: what needs more is given a finer one. */
+export const servedBy = (sidePx: number): number => sidePx / ENLARGING
+
 /**
  * The alpha by which a rendition is made that needs the photograph's longer side at `neededPx`. It is
  * chosen by this rendition's need alone; where its level has not been made, the next finer one there is,

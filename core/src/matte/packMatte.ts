@@ -22,9 +22,16 @@ export function packMatte(matte: CutMatte, { sidePx, area, plane }: Alpha): Pack
   return { ...facts, alpha: { sidePx, area, width, height, deflated } }
 }
 
-/** The alpha that `packMatte` packed. */
-export function unpackAlpha({ sidePx, area, deflated, ...size }: PackedAlpha): Alpha {
-  return { sidePx, area, plane: planeU8(size, inflateSync(deflated)) }
+const unpacked = new WeakMap<PackedAlpha, Alpha>()
+
+/** The alpha that `packMatte` packed; unpacked once for as long as somebody holds the packed one. */
+export function unpackAlpha(packed: PackedAlpha): Alpha {
+  const known = unpacked.get(packed)
+  if (known) return known
+  const { sidePx, area, deflated, ...size } = packed
+  const alpha: Alpha = { sidePx, area, plane: planeU8(size, inflateSync(deflated)) }
+  unpacked.set(packed, alpha)
+  return alpha
 }
 
 /** The matte of packed levels, the base level first. */

@@ -3,6 +3,8 @@ import type { FromPreviewer, PreviewAnswers, PreviewRequest, ToPreviewer } from 
 
 type Kind = PreviewRequest['kind']
 type RequestOf<K extends Kind> = Extract<PreviewRequest, { kind: K }>
+/** What is drawn again and again on one view. */
+type Drawn = 'draw' | 'cut'
 
 interface Waiting {
   readonly resolve: (answer: PreviewAnswers[Kind]) => void
@@ -72,15 +74,15 @@ export class Previewer {
   }
 
   /** Draws a view; null when a newer drawing of the view took its place. */
-  async draw(request: RequestOf<'draw'>): Promise<PreviewAnswers['draw'] | null> {
-    const { view } = request
+  async draw<K extends Drawn>(request: RequestOf<K>): Promise<PreviewAnswers[K] | null> {
+    const { view } = request as RequestOf<Drawn> // either has one
     const turn = (this.#newest.get(view) ?? 0) + 1
     this.#newest.set(view, turn)
     while (this.#drawing.has(view)) {
       await this.#drawing.get(view)
       if (this.#newest.get(view) !== turn) return null
     }
-    const drawn = this.ask<'draw'>(request)
+    const drawn = this.ask<K>(request)
     const settled = drawn.then(
       () => undefined,
       () => undefined,

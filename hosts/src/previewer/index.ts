@@ -1,6 +1,8 @@
 export { Previewer, type PreviewerEndpoint } from './Previewer'
 export { servePreviewer, type PreviewPlatform } from './servePreviewer'
 export type {
+  CutFacts,
+  CutRaster,
   FromPreviewer,
   Marks,
   PreviewAnswers,

@@ -1,7 +1,9 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
-import type { Rgb, Size } from '@cloudbank/core/raster'
-import type { LightSettings, NeutralReading, Spot } from '@cloudbank/core/steps'
+import type { CutLook } from '@cloudbank/core/engine'
+import type { CutMatte, Matte } from '@cloudbank/core/matte'
+import type { Box01, Rgb, Size } from '@cloudbank/core/raster'
+import type { LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
 import type { ErrorData, JobAsset, KeyedMatte } from '../pool'
 
 /** What is laid over a drawn picture. */
@@ -44,6 +46,29 @@ export type PreviewRequest =
   | { readonly kind: 'read'; readonly picture: string; readonly spot: Spot }
   /** The colour that was last drawn at a place, as fractions of the sides. */
   | { readonly kind: 'pixel'; readonly view: string; readonly x: number; readonly y: number }
+  /** A part of a photograph as Cut has it, repairs and all. */
+  | {
+      readonly kind: 'cut'
+      /** Drawings of one view are compared with the one before. */
+      readonly view: string
+      readonly picture: string
+      readonly plan: Plan
+      readonly assets: readonly JobAsset[]
+      readonly mattes: readonly KeyedMatte[]
+      readonly window: Box01
+      readonly size: Size
+      readonly look: CutLook
+      /** Draws with alpha of the base level, and tells what has changed since the quick drawing before. */
+      readonly quick: boolean
+    }
+  /** The outline of a cut as a path. */
+  | {
+      readonly kind: 'trace'
+      readonly picture: string
+      readonly plan: Plan
+      readonly assets: readonly JobAsset[]
+      readonly mattes: readonly KeyedMatte[]
+    }
   /** The picture as it leaves each step. */
   | {
       readonly kind: 'stages'
@@ -55,6 +80,25 @@ export type PreviewRequest =
       /** The last step that is drawn; all when it is missing. */
       readonly until?: string
     }
+
+/** A cut as it is looked at. */
+export interface CutRaster extends Size {
+  readonly data: Uint8ClampedArray
+  /** Pixels that are cut another way than in the quick drawing before, 1 each; null where none are. */
+  readonly changed: Uint8Array | null
+  /** What is known of the cut; null where Cut is off. */
+  readonly matte: CutFacts | null
+  /** Time that it took in the worker, in ms. */
+  readonly tookMs: number
+}
+
+/** A matte without its pixels. */
+export type CutFacts =
+  | Extract<Matte, { kind: 'uncut' }>
+  | (Pick<CutMatte, 'kind' | 'box' | 'doubts' | 'repairs' | 'touchesBorder' | 'holes'> & {
+      /** The chance that the automatic cut is good, 0…1; null where it was made by hand. */
+      readonly confidence01: number | null
+    })
 
 /** A small picture by itself, straight sRGB bytes. */
 export interface StageRaster extends Size {
@@ -75,6 +119,8 @@ export interface PreviewAnswers {
   read: NeutralReading
   pixel: { readonly srgb: Rgb; readonly lab: Rgb } | null
   stages: readonly StageRaster[]
+  cut: CutRaster
+  trace: readonly Outline[]
 }
 
 export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }

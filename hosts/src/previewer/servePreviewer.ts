@@ -1,5 +1,5 @@
 import type { Codec } from '@cloudbank/core/codec'
-import { lightPicture, stagePictures } from '@cloudbank/core/engine'
+import { lightPicture, stagePictures, type EngineContext } from '@cloudbank/core/engine'
 import { measureHistogram } from '@cloudbank/core/measure'
 import type { NetworkOf } from '@cloudbank/core/networks'
 import {
@@ -18,6 +18,8 @@ import {
   type Look,
 } from '@cloudbank/core/steps'
 import { createAssetStore } from '../pool'
+import { createCutViews } from './cutViews'
+import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf } from './PictureShelf'
 import type { PreviewAnswers, PreviewRequest, StageRaster } from './protocol'
 
@@ -45,6 +47,8 @@ export function servePreviewer({
   const shelf = new PictureShelf()
   const views = new Map<string, View>()
   const assets = createAssetStore()
+  const cutViews = createCutViews()
+  const mattes = createMatteStore()
 
   return async (request) => {
     switch (request.kind) {
@@ -58,6 +62,7 @@ export function servePreviewer({
         return null
       case 'abandon':
         views.delete(request.view)
+        cutViews.forget(request.view)
         return null
       case 'draw':
         return draw(request)
@@ -67,6 +72,10 @@ export function servePreviewer({
         return pixelAt(views.get(request.view)?.shown ?? null, request.x, request.y)
       case 'stages':
         return drawStages(request)
+      case 'cut':
+        return cutViews.draw(shelf.get(request.picture), contextOf(request), request)
+      case 'trace':
+        return cutViews.trace(shelf.get(request.picture), contextOf(request), request.plan)
     }
   }
 
@@ -100,16 +109,20 @@ export function servePreviewer({
     return bytes && readCubeAsset(bytes)
   }
 
-  async function drawStages(request: RequestOf<'stages'>): Promise<StageRaster[]> {
+  function contextOf(request: RequestOf<'stages' | 'cut' | 'trace'>): EngineContext {
     assets.give(request.assets)
-    const { plan, sidePx, until } = request
-    const context = {
+    return {
       codec,
       network,
       asset: assets.get,
-      mattes: new Map(request.mattes.map(({ key, matte }) => [key, matte])),
+      mattes: mattes.take(request.mattes),
       signal: { aborted: false },
     }
+  }
+
+  async function drawStages(request: RequestOf<'stages'>): Promise<StageRaster[]> {
+    const { plan, sidePx, until } = request
+    const context = contextOf(request)
     const { source } = shelf.get(request.picture).preview
     const options = until === undefined ? { sidePx } : { sidePx, until }
     const made = await stagePictures(source, plan, context, options)

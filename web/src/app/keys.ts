@@ -37,6 +37,21 @@ export const KEYS = {
   return: { key: 'j', words: 'Return the shot, with a reason' },
   carry: { key: 't', words: 'Carry this shot’s settings to others' },
   single: { key: 'r', words: 'Result alone' },
+  hand: { key: '0', words: 'Cut: move the picture' },
+  keep: { key: '4', words: 'Cut: keep what is stroked' },
+  drop: { key: '5', words: 'Cut: drop what is stroked' },
+  paint: { key: '6', words: 'Cut: paint product' },
+  erase: { key: '7', words: 'Cut: erase product' },
+  flip: { key: '8', words: 'Cut: turn a piece or a gap round' },
+  box: { key: '9', words: 'Cut: a box round what is meant' },
+  edge: { key: 'e', words: 'Cut: work on a stretch of the edge' },
+  path: { key: 'i', words: 'Cut: outline by hand' },
+  finer: { key: ';', words: 'Cut: smaller brush' },
+  broader: { key: "'", words: 'Cut: larger brush' },
+  look: { key: 'z', words: 'Cut: see it on the next ground' },
+  doubt: { key: 'q', words: 'Cut: next unsure stretch, 1:1' },
+  pan: { key: 'space', words: 'Hold to move the picture', shown: 'Space' },
+  lensCut: { key: '4', words: 'Cut lens' },
 } as const satisfies Record<string, { key: string; words: string; shown?: string }>
 
 export type KeyName = keyof typeof KEYS
@@ -51,4 +66,7 @@ export function keyLabel(name: KeyName): string {
  * How keys are matched: by what they write, so that they work on every keyboard layout; the space bar
  * writes nothing that could be named. A comma is a key here, not a separator.
  */
-export const keyMatching = (name: KeyName) => ({ useKey: name !== 'toggle', delimiter: '|' })
+export const keyMatching = (name: KeyName) => ({
+  useKey: name !== 'toggle' && name !== 'pan',
+  delimiter: '|',
+})

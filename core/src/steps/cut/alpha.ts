@@ -38,6 +38,8 @@ export interface AlphaInput {
   readonly plate: LinearRgba
   /** Longer side of the whole photograph at this scale, in pixels. */
   readonly sidePx: number
+  /** Where alpha is wanted: elsewhere, where this is 0, the coarse cut is given. All of it if missing. */
+  readonly wanted?: PlaneF32
 }
 
 /**
@@ -45,7 +47,7 @@ export interface AlphaInput {
  * the nearest sure product and the nearest sure (or the modelled) backdrop, in linear light. Where the
  * two are too alike, or the pixel is like some product and like the backdrop, the coarse cut stands.
  */
-export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): PlaneU8 {
+export function measureAlpha({ picture, inside, plate, sidePx, wanted }: AlphaInput): PlaneU8 {
   assertSameSize(picture, inside)
   assertSameSize(picture, plate)
   const { width, height } = picture
@@ -59,20 +61,24 @@ export function measureAlpha({ picture, inside, plate, sidePx }: AlphaInput): Pl
     band.data[i] = d <= reach || (product && looksBare(picture.data, plate.data, i)) ? 1 : 0
   }
   const bandIndices: number[] = []
-  for (let i = 0; i < band.data.length; i++) if (band.data[i]) bandIndices.push(i)
+  for (let i = 0; i < band.data.length; i++) if (band.data[i] && isWanted(i)) bandIndices.push(i)
   const productSites = nearestSites(siteKinds(true), width, height, bandIndices)
   const backdropSites = nearestSites(siteKinds(false), width, height, bandIndices)
   const alpha = planeU8(picture)
   const probe = Math.max(1, Math.round(PROBE * sidePx))
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
-      if (!band.data[i]) {
+      if (!band.data[i] || !isWanted(i)) {
         alpha.data[i] = inside.data[i]! > 0.5 ? 255 : 0
         continue
       }
       alpha.data[i] = Math.round(255 * alphaAt(x, y, i))
     }
   return calmed(alpha, band)
+
+  function isWanted(i: number): boolean {
+    return !wanted || wanted.data[i]! > 0
+  }
 
   /** Sites lie beyond the band; a part too thin for that has them along its middle. */
   function siteKinds(product: boolean): Uint8Array {

@@ -5,6 +5,7 @@ import { countOf } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { groupsOf } from '../../settings'
+import { carryRepairs } from './carryRepairs'
 import { Action, Window } from '../../ui'
 
 const TARGETS = [
@@ -13,6 +14,9 @@ const TARGETS = [
   { id: 'shoot', words: 'every other shot' },
 ] as const
 type Target = (typeof TARGETS)[number]['id']
+
+/** The name of the repairs among what can be carried. */
+const REPAIRS = 'repairs'
 
 interface Props {
   readonly view: ShootView
@@ -44,6 +48,12 @@ export function setGroups({ touches }: Pick<Shot, 'touches'>): SetGroup[] {
 /** Carries what was set on a shot to others: which groups of settings, and to which shots. */
 export function CarryWindow({ view, shot, open, onClose }: Props) {
   const present = setGroups(shot)
+  const offered = [
+    ...present,
+    ...(Object.keys(shot.touches.cut?.repairs ?? {}).length > 0
+      ? [{ id: REPAIRS, title: 'Repairs of the cut' }]
+      : []),
+  ]
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [target, setTarget] = useState<Target>('product')
   const groups = present.filter(({ id }) => !left.has(id))
@@ -53,15 +63,22 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       (target === 'shoot' ||
         (target === 'product' ? other.sku === shot.sku : other.lightingId === shot.lightingId)),
   )
+  const repairs = Object.keys(shot.touches.cut?.repairs ?? {}).length
+  const withRepairs = repairs > 0 && !left.has(REPAIRS)
   const carry = (): void => {
     const set = groups.flatMap((group) => group.set)
+    const what = [
+      ...groups.map(({ title }) => title),
+      ...(withRepairs ? [countOf(repairs, 'repair')] : []),
+    ]
     attempt(
       perform({
         shootId: view.shoot.id,
-        words: `${groups.map(({ title }) => title).join(', ')} carried from ${shot.fileName}`,
-        edits: shots.flatMap(({ id }) =>
-          set.map(({ path, value }) => put('shots', id, path, value)),
-        ),
+        words: `${what.join(', ')} carried from ${shot.fileName}`,
+        edits: shots.flatMap((other) => [
+          ...set.map(({ path, value }) => put('shots', other.id, path, value)),
+          ...(withRepairs ? carryRepairs(view, shot, other) : []),
+        ]),
       }),
       'The settings could not be carried',
     )
@@ -70,7 +87,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
   return (
     <Window title="Carry to siblings" open={open} onClose={onClose} size="sm">
       <Text marginBottom="6px">What this shot sets:</Text>
-      {present.map((group) => (
+      {offered.map((group) => (
         <Checkbox.Root
           key={group.id}
           size="sm"
@@ -110,7 +127,11 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       </Box>
       <Flex justify="flex-end" gap="8px" marginTop="14px">
         <Action onClick={onClose}>Leave it</Action>
-        <Action look="main" disabled={groups.length === 0 || shots.length === 0} onClick={carry}>
+        <Action
+          look="main"
+          disabled={(groups.length === 0 && !withRepairs) || shots.length === 0}
+          onClick={carry}
+        >
           Carry to {countOf(shots.length, 'shot')}
         </Action>
       </Flex>

@@ -4,7 +4,7 @@ import { formatPercent } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
 import { Attention, Key } from '../../ui'
 import type { Bench } from './useBench'
-import { Viewer, type ViewerPicture } from './Viewer'
+import { Viewer, type Place, type PointerTool, type Shown, type ViewerPicture } from './Viewer'
 
 const COMPARES = [
   { id: 'result', word: 'Result', keyName: 'single' },
@@ -20,12 +20,17 @@ interface Props extends ViewerPicture {
   readonly reading?: React.ReactNode
   readonly panel: React.ReactNode
   readonly onScale?: (scale: number) => void
-  readonly onPoint?: (point: { x: number; y: number } | null) => void
+  readonly onPoint?: (point: Place | null) => void
+  readonly tool?: PointerTool | null
+  readonly overlay?: (shown: Shown) => React.ReactNode
+  readonly onShown?: (shown: Shown) => void
+  readonly goTo?: Place | null
 }
 
 /** The parts that every step has on the bench: tools, picture, panel. */
 export function Stage(props: Props) {
-  const { bench, picture, window, result, tools, reading, panel, onScale, onPoint } = props
+  const { bench, picture, window, result, tools, reading, panel } = props
+  const { onScale, onPoint, tool, overlay, onShown, goTo } = props
   const [scale, setScale] = useState(1)
   return (
     <>
@@ -67,6 +72,10 @@ export function Stage(props: Props) {
             onScale?.(next)
           }}
           {...(onPoint ? { onPoint } : {})}
+          {...(overlay ? { overlay } : {})}
+          {...(onShown ? { onShown } : {})}
+          tool={tool ?? null}
+          goTo={goTo ?? null}
         />
         {bench.failure !== null && (
           <Flex position="absolute" left="12px" top="12px" gap="8px" align="center" role="alert">

@@ -2,9 +2,30 @@ import { Box, Flex } from '@chakra-ui/react'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Box01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../app/commands'
+import { useHeld } from '../../app/useHeld'
 import { fitView, centred, zoomAt, type Sides, type View } from './view'
 
 export type Compare = 'result' | 'wipe' | 'beside'
+
+/** A place in the picture, as fractions of its sides. */
+export interface Place {
+  readonly x: number
+  readonly y: number
+}
+
+/** What the pointer does instead of moving the picture. */
+export interface PointerTool {
+  readonly cursor: string
+  readonly onDown: (at: Place, event: React.PointerEvent) => void
+  readonly onDrag: (at: Place) => void
+  readonly onUp: (at: Place) => void
+}
+
+/** How the picture lies in its pane. */
+export interface Shown {
+  readonly view: View
+  readonly pane: Sides
+}
 
 /** What there is to look at. */
 export interface ViewerPicture {
@@ -22,7 +43,14 @@ interface Props extends ViewerPicture {
   readonly showOriginal: boolean
   readonly onScale: (scale: number) => void
   /** Told where in the result the pointer is, as fractions of its sides; null when outside. */
-  readonly onPoint?: (point: { x: number; y: number } | null) => void
+  readonly onPoint?: (point: Place | null) => void
+  readonly tool?: PointerTool | null
+  /** Drawn over the picture. */
+  readonly overlay?: (shown: Shown) => React.ReactNode
+  /** Told how the picture lies. */
+  readonly onShown?: (shown: Shown) => void
+  /** A place to show at 1:1; another object goes there anew. */
+  readonly goTo?: Place | null
 }
 
 /**
@@ -30,7 +58,10 @@ interface Props extends ViewerPicture {
  * is dragged, or moved with the arrow keys when it has the focus.
  */
 export function Viewer(props: Props) {
-  const { picture, compare, showOriginal, onScale } = props
+  const { picture, compare, showOriginal, onScale, onShown, goTo } = props
+  const panning = useHeld('pan')
+  const tool = panning ? null : (props.tool ?? null)
+  const working = useRef(false)
   const frame = useRef<HTMLDivElement>(null)
   const [viewer, setViewer] = useState<Sides>({ width: 0, height: 0 })
   const [view, setView] = useState<View | null>(null)
@@ -53,6 +84,19 @@ export function Viewer(props: Props) {
   // A new picture, size or number of panes starts from the whole picture.
   useEffect(() => (paneWidth > 0 ? fit() : undefined), [fit, paneWidth])
   useEffect(() => (view ? onScale(view.scale * devicePixelRatio) : undefined), [view, onScale])
+  useEffect(() => {
+    if (view) onShown?.({ view, pane: { width: paneWidth, height: paneHeight } })
+  }, [view, paneWidth, paneHeight, onShown])
+  useEffect(() => {
+    if (!goTo || paneWidth === 0) return
+    const scale = 1 / devicePixelRatio
+    setView({
+      scale,
+      x: paneWidth / 2 - goTo.x * width * scale,
+      y: paneHeight / 2 - goTo.y * height * scale,
+    })
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a new place moves the picture
+  }, [goTo])
 
   const zoomMiddle = (factor: number) =>
     setView((v) => v && zoomAt(v, factor, { x: pane.width / 2, y: pane.height / 2 }))
@@ -76,17 +120,34 @@ export function Viewer(props: Props) {
     return () => element.removeEventListener('wheel', onWheel)
   }, [pane.width])
 
-  const point = (event: React.PointerEvent): void => {
-    if (!view || !frame.current) return
+  const placeOf = (event: React.PointerEvent): Place | null => {
+    if (!view || !frame.current) return null
     const box = frame.current.getBoundingClientRect()
     const x = (((event.clientX - box.left) % pane.width) - view.x) / (picture.width * view.scale)
     const y = (event.clientY - box.top - view.y) / (picture.height * view.scale)
-    const inside = x >= 0 && x < 1 && y >= 0 && y < 1
-    props.onPoint?.(inside ? { x, y } : null)
+    return { x, y }
+  }
+  const press = (event: React.PointerEvent): void => {
+    event.currentTarget.setPointerCapture(event.pointerId)
+    const at = placeOf(event)
+    if (!tool || !at || event.button !== 0) return
+    working.current = true
+    tool.onDown(at, event)
+  }
+  const release = (event: React.PointerEvent): void => {
+    const at = placeOf(event)
+    if (working.current && at) props.tool?.onUp(at)
+    working.current = false
   }
   const pan = (event: React.PointerEvent): void => {
-    point(event)
-    if (event.buttons !== 1) return
+    const at = placeOf(event)
+    const inside = at && at.x >= 0 && at.x < 1 && at.y >= 0 && at.y < 1
+    props.onPoint?.(inside ? at : null)
+    if (working.current && at) {
+      props.tool?.onDrag(at)
+      return
+    }
+    if (event.buttons !== 1 && event.buttons !== 4) return
     setView((v) => v && { ...v, x: v.x + event.movementX, y: v.y + event.movementY })
   }
   const line = view
@@ -102,11 +163,13 @@ export function Viewer(props: Props) {
       height="100%"
       overflow="hidden"
       background="sky"
-      cursor="grab"
+      cursor={tool?.cursor ?? 'grab'}
       touchAction="none"
       data-testid="viewer"
-      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerDown={press}
       onPointerMove={pan}
+      onPointerUp={release}
+      onPointerCancel={release}
       onPointerLeave={() => props.onPoint?.(null)}
     >
       {view &&
@@ -123,6 +186,7 @@ export function Viewer(props: Props) {
               borderColor="ink"
             >
               <Layer {...props} view={view} kind={original ? 'original' : 'result'} />
+              {!original && props.overlay?.({ view, pane })}
               {compare === 'wipe' && !showOriginal && (
                 <Box
                   position="absolute"

@@ -11,6 +11,7 @@ import { useAssets } from '../../work/assets'
 import { inSheetOrder } from '../../work/products'
 import { planOf, recipeOf } from '../../work/recipe'
 import { renditionsOf } from '../../work/stale'
+import { useSame } from './useSame'
 import { useShotEditor, type ShotEditor } from './useShotEditor'
 import { useMattes, type ShotMattes } from './useStagePictures'
 import type { Compare } from './Viewer'
@@ -125,9 +126,5 @@ function usePlan(view: ShootView, shot: Shot, { drafts }: ShotEditor): Plan {
   let { touches } = shot
   for (const { step, field, value } of drafts.values())
     touches = { ...touches, [step]: { ...touches[step], [field]: value } }
-  const planned = planOf({ ...shot, touches }, recipeOf(view))
-  const key = JSON.stringify(planned)
-  // The key says all about the plan.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  return useMemo(() => planned, [key])
+  return useSame(planOf({ ...shot, touches }, recipeOf(view)))
 }

@@ -15,11 +15,15 @@ export function geodesicDistance(seeds: PlaneU8, cost: PlaneF32): PlaneF32 {
   const distance = planeF32(seeds)
   const d = distance.data
   for (let i = 0; i < d.length; i++) d[i] = seeds.data[i] ? 0 : Infinity
+  let moved = true
   const relax = (i: number, j: number, length: number): void => {
     const way = d[j]! + (length * (cost.data[i]! + cost.data[j]!)) / 2
-    if (way < d[i]!) d[i] = way
+    if (way >= d[i]!) return
+    d[i] = way
+    moved = true
   }
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < ROUNDS && moved; round++) {
+    moved = false
     for (let y = 0; y < height; y++)
       for (let x = 0, i = y * width; x < width; x++, i++) {
         if (x > 0) relax(i, i - 1, 1)

@@ -1,11 +1,16 @@
 export {
   CutOwn,
   Repair,
+  repairsDone,
+  saysOf,
   type Outline,
   type PathNode,
   type Point,
   type RepairKind,
   type RepairOf,
+  type Repairs,
 } from './repairs'
 export { isWorked, repairedMatte, warmRepairs, type HandWork } from './repairedMatte'
-export { svgFile, svgPath } from './outline'
+export { traceOutline } from './traceOutline'
+export { carriedRepair } from './carry'
+export { corner, svgFile, svgPath } from './outline'

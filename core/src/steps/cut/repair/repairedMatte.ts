@@ -25,13 +25,14 @@ const MARGIN_PX = 2
 const MOST_STEEPNESS = 5
 
 export interface HandWork {
+  /** Those that count, in their order. */
   readonly repairs: readonly Repair[]
   readonly edge: WholeEdge
 }
 
 /** Whether anything was done by hand. */
 export const isWorked = ({ repairs, edge }: HandWork): boolean =>
-  repairs.some(({ hidden }) => !hidden) ||
+  repairs.length > 0 ||
   edge.edgeShift !== 0 ||
   edge.edgeSoften !== 0 ||
   edge.edgeTightenPct !== 0 ||
@@ -78,7 +79,7 @@ export function repairedMatte(
     ...facts,
     kind: 'cut',
     box,
-    repairs: repairs.filter(({ hidden }) => !hidden).length,
+    repairs: repairs.length,
     alphas: [base, ...finer],
   }
 }
@@ -101,9 +102,10 @@ function isSameCut(a: Matte, b: Matte): boolean {
   if (a.kind === 'uncut' || b.kind === 'uncut') return a.kind === b.kind
   const [one, other] = [a.alphas[0].plane, b.alphas[0].plane]
   return (
-    one.data.length === other.data.length &&
-    one.width === other.width &&
-    one.data.every((value, i) => value === other.data[i])
+    one === other ||
+    (one.data.length === other.data.length &&
+      one.width === other.width &&
+      one.data.every((value, i) => value === other.data[i]))
   )
 }
 

@@ -1,4 +1,5 @@
 import {
+  boxAbove,
   LINEAR,
   linearRaster,
   planeF32,
@@ -21,7 +22,7 @@ import { boxOfStroke, brushHold, strokeAt, wholePixels } from './brush'
 import { workedEdge } from './edgeWork'
 import { lookAt, looksWithin, type Looks } from './looks'
 import { outlineCoverage } from './outline'
-import type { Repair, RepairOf } from './repairs'
+import { saysOf, type Repair, type RepairOf } from './repairs'
 import { solveBox } from './solveBox'
 import { pieceAt } from './pieceAt'
 import { firmly, solveNear } from './solveNear'
@@ -88,20 +89,21 @@ export interface Repairer {
 export function openRepairs(source: Source, start: PlaneU8): Repairer {
   let steps: Step[] = []
   let looks: Looks | null = null
+  /** What was made last at levels beyond the base, by their longer sides. */
+  const redone = new Map<number, { readonly said: readonly string[]; readonly alpha: PlaneU8 }>()
   const lookOnce = (): Looks => (looks ??= lookAt(source, start))
 
   return {
     warm: () => void lookOnce(),
     solve: (repairs) => {
-      const wanted = repairs.filter(({ hidden }) => !hidden)
-      const said = wanted.map(saidOf)
+      const said = repairs.map(saidOf)
       let same = 0
       while (same < steps.length && steps[same]!.said === said[same]) same++
       while (same > 0 && !steps[same - 1]!.after) same--
       steps = steps.slice(0, same)
       let state = steps.at(-1)?.after ?? { alpha: start, said: planeU8(start) }
-      for (let k = same; k < wanted.length; k++) {
-        const repair = wanted[k]!
+      for (let k = same; k < repairs.length; k++) {
+        const repair = repairs[k]!
         const effect = effectOf(repair, state, lookOnce)
         const alpha = planeU8(start, state.alpha.data.slice())
         apply(effect, alpha, source, start)
@@ -114,13 +116,20 @@ export function openRepairs(source: Source, start: PlaneU8): Repairer {
       return state.alpha
     },
     redo: (alpha) => {
-      for (const { effect } of steps) apply(effect, alpha, source, start)
+      const side = Math.max(alpha.width, alpha.height)
+      const said = steps.map((step) => step.said)
+      const before = redone.get(side)
+      // One more repair is done to what was made with those before it.
+      const goesOn = before && before.said.every((each, k) => each === said[k])
+      if (goesOn) alpha.data.set(before.alpha.data)
+      for (const { effect } of steps.slice(goesOn ? before.said.length : 0))
+        apply(effect, alpha, source, start)
+      redone.set(side, { said, alpha: planeU8(alpha, alpha.data.slice()) })
     },
   }
 }
 
-/** What a repair says, whatever it is called in the list. */
-const saidOf = ({ id: _id, hidden: _hidden, ...rest }: Repair): string => JSON.stringify(rest)
+const saidOf = (repair: Repair): string => JSON.stringify(saysOf(repair))
 
 function effectOf(repair: Repair, state: State, looks: () => Looks): Effect {
   const { alpha } = state
@@ -183,18 +192,33 @@ function withSaid(said: PlaneU8, repair: Repair): PlaneU8 {
   return result
 }
 
-/** The effect of a new cut of a window. */
-function changed(alpha: PlaneU8, window: PxBox, labels: PlaneU8, looks: Looks): Effect {
-  const before = labelsWithin(alpha, window)
-  const change = planeU8(labels)
-  let any = false
-  for (let i = 0; i < change.data.length; i++)
-    if (labels.data[i] !== before.data[i]) {
-      change.data[i] = 1
-      any = true
-    }
-  if (!any) return { kind: 'nothing' }
+/** The effect of a new cut of a window: of that part of it which changes, with room about it. */
+function changed(alpha: PlaneU8, solvedIn: PxBox, solved: PlaneU8, looks: Looks): Effect {
+  const before = labelsWithin(alpha, solvedIn)
+  const different = planeU8(
+    solved,
+    solved.data.map((label, i) => (label === before.data[i] ? 0 : 1)),
+  )
+  const box = boxAbove(different, 0)
+  if (!box) return { kind: 'nothing' }
   const side = Math.max(alpha.width, alpha.height)
+  const room = Math.ceil(MARGIN * side)
+  const part = wholePixels(
+    {
+      x: box.x - room,
+      y: box.y - room,
+      width: box.width + 2 * room,
+      height: box.height + 2 * room,
+    },
+    solved,
+  )!
+  const window: PxBox = { ...part, x: part.x + solvedIn.x, y: part.y + solvedIn.y }
+  const labels = planeU8(part)
+  const change = planeU8(part)
+  eachOf(solved, part, (i, k) => {
+    labels.data[k] = solved.data[i]!
+    change.data[k] = different.data[i]!
+  })
   const away = squaredDistance(change)
   const share = planeF32(change)
   for (let i = 0; i < share.data.length; i++) {
@@ -231,13 +255,14 @@ function laySolved(
   // Where the level's whole pixels lie in the window of the base level.
   const exact = rescaled(window, alpha, base)
   const part: PxBox = { ...exact, x: exact.x - inBase.x, y: exact.y - inBase.y }
+  const shares = resamplePlane(share, part, planeF32(size), LINEAR)
   const measured = measureAlpha({
+    wanted: shares,
     picture: source.sample(rescaled(window, alpha, source.size), size, LINEAR),
     inside: resamplePlane(asFloats(labels), part, planeF32(size), LINEAR),
     plate: resampleLinear(plate, part, linearRaster(size), LINEAR),
     sidePx: Math.max(alpha.width, alpha.height),
   })
-  const shares = resamplePlane(share, part, planeF32(size), LINEAR)
   mix(alpha, window, shares, (i) => measured.data[i]!)
 }
 

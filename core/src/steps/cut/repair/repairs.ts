@@ -28,8 +28,12 @@ export type PathNode = z.output<typeof Node>
 const Outline = z.array(Node).min(2).max(2000)
 export type Outline = z.output<typeof Outline>
 
-/** Every repair can be found again in the list, and hidden there. */
-const Listed = { id: z.string().min(1), hidden: z.boolean().default(false) }
+const Listed = {
+  /** Its place in the order in which repairs are done. */
+  turn: z.number(),
+  /** Whether it is left out for now. */
+  hidden: z.boolean().default(false),
+}
 
 /** One thing that a person did to a cut. */
 export const Repair = z.discriminatedUnion('kind', [
@@ -62,13 +66,24 @@ export type Repair = z.output<typeof Repair>
 export type RepairKind = Repair['kind']
 export type RepairOf<K extends RepairKind> = Extract<Repair, { kind: K }>
 
+/** Repairs by names of their own, so that each can be changed or taken back without the others. */
+export type Repairs = Readonly<Record<string, Repair>>
+
 /** What a shot has of its own in Cut. */
 export const CutOwn = z.strictObject({
-  /** In the order in which they are done. */
   repairs: z
-    .array(Repair)
-    .max(2000)
-    .default([])
-    .describe('What was done to this shot’s cut by hand, in its order.'),
+    .record(z.string(), Repair)
+    .default({})
+    .describe('What was done to this shot’s cut by hand.'),
 })
 export type CutOwn = z.output<typeof CutOwn>
+
+/** The repairs that count, in the order in which they are done. */
+export const repairsDone = (repairs: Repairs): Repair[] =>
+  Object.entries(repairs)
+    .filter(([, { hidden }]) => !hidden)
+    .sort(([idA, a], [idB, b]) => a.turn - b.turn || (idA < idB ? -1 : 1))
+    .map(([, repair]) => repair)
+
+/** What a repair says, wherever it stands in the order. */
+export const saysOf = ({ turn: _turn, hidden: _hidden, ...rest }: Repair): object => rest

@@ -1,5 +1,12 @@
 import type { Contrast } from '../../../edges'
-import { planeF32, planeU8, squaredDistance, type PlaneF32, type PlaneU8 } from '../../../raster'
+import {
+  components,
+  planeF32,
+  planeU8,
+  squaredDistance,
+  type PlaneF32,
+  type PlaneU8,
+} from '../../../raster'
 import { linkCosts } from '../coarseCut'
 import { colourVote, fitColours } from '../colours'
 import { minimumCut } from '../gridCut'
@@ -28,6 +35,8 @@ const INERTIA = 4
 const CLEAR_EDGE = 2.5
 /** … for weak ones are made stronger, at most by this. */
 const MOST_GAIN = 8
+/** Pieces that a stroke leaves are specks up to this size, in squares of its reach. */
+const ISLAND_SHARE = 0.15
 /** The share of pixels within reach that lie on no edge. */
 const PLAIN_SHARE = 0.93
 
@@ -90,7 +99,22 @@ export function solveNear({ looks, labels, seeds, says, held, reachPx }: NearInp
   }
   const solved = planeU8(labels)
   minimumCut(votes, linkCosts(contrast, SMOOTHNESS), solved)
+  fillSpecks(solved, says, open, ISLAND_SHARE * reachPx * reachPx)
   return solved
+}
+
+/** Turns, in place, small pieces of the opposite that lie all within reach: dust, glints, print. */
+function fillSpecks(solved: PlaneU8, says: 0 | 1, open: PlaneU8, largestPx: number): void {
+  const opposite = planeU8(
+    solved,
+    solved.data.map((label) => (label === says ? 0 : 1)),
+  )
+  const { labels, list } = components(opposite)
+  const stays = list.map(({ area, touchesBorder }) => touchesBorder || area > largestPx)
+  for (let i = 0; i < labels.length; i++)
+    if (labels[i] && !open.data[i]) stays[labels[i]! - 1] = true
+  for (let i = 0; i < labels.length; i++)
+    if (labels[i] && !stays[labels[i]! - 1]) solved.data[i] = says
 }
 
 /** Edges in units of the strongest ones among the pixels that may change, where those are weak. */

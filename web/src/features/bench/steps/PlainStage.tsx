@@ -1,11 +1,10 @@
-import { Text } from '@chakra-ui/react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
-import { describeError } from '../../../notices'
 import { Stage } from '../Stage'
 import { StageCanvas } from '../StageCanvas'
 import type { Bench } from '../useBench'
-import { useStagePictures, type ShotMattes } from '../useStagePictures'
+import { useStagePictures } from '../useStagePictures'
 import { FactsPanel } from './FactsPanel'
+import { Waiting } from './Waiting'
 
 /** Longer side of the picture, in pixels. */
 const SIDE_PX = 1200
@@ -24,15 +23,5 @@ export function PlainStage({ bench }: { bench: Bench }) {
       reading={picture ? undefined : <Waiting mattes={mattes} />}
       panel={<FactsPanel bench={bench} />}
     />
-  )
-}
-
-/** Why there is no picture yet. */
-function Waiting({ mattes }: { mattes: ShotMattes }) {
-  if (mattes.kind === 'here') return null
-  return (
-    <Text whiteSpace="nowrap">
-      {mattes.kind === 'waiting' ? 'Cutting …' : `Not cut: ${describeError(mattes.error)}.`}
-    </Text>
   )
 }

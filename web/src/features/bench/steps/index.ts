@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react'
 import type { StepId } from '@cloudbank/core/steps'
 import type { Bench } from '../useBench'
+import { CutStage } from './cut'
 import { FinishStage } from './FinishStage'
 import { LightStage } from './light'
 import { PlainStage } from './PlainStage'
@@ -11,6 +12,7 @@ export type StageComponent = ComponentType<{ readonly bench: Bench }>
 /** The steps that have more to show than their picture and what the brief says of them. */
 const STAGES: Readonly<Partial<Record<StepId, StageComponent>>> = {
   light: LightStage,
+  cut: CutStage,
   finish: FinishStage,
 }
 

@@ -8,6 +8,7 @@ import { sharedPreviewer } from '../../../../preview'
 import { Key } from '../../../../ui'
 import { Stage, Tool } from '../../Stage'
 import type { Bench } from '../../useBench'
+import { useSame } from '../../useSame'
 import { FindingList } from '../FindingList'
 import { HistogramChart } from './HistogramChart'
 import { LightPanel } from './LightPanel'
@@ -76,13 +77,6 @@ export function LightStage({ bench }: { bench: Bench }) {
       onPoint={(point) => setPixel((before) => ({ point, view: before?.view ?? null }))}
     />
   )
-}
-
-/** The same object for as long as it says the same. */
-function useSame<Value>(value: Value): Value {
-  const key = JSON.stringify(value)
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all about the value
-  return useMemo(() => value, [key])
 }
 
 const askPixel = (view: string, x: number, y: number): Promise<PreviewAnswers['pixel']> =>

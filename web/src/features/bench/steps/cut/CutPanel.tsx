@@ -1,0 +1,247 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import type { Plan } from '@cloudbank/core/brief'
+import { CUT_LOOKS } from '@cloudbank/core/engine'
+import { formatPercent, formatSigned } from '@cloudbank/core/words'
+import type { CutFacts } from '@cloudbank/hosts/previewer'
+import { keyLabel } from '../../../../app/keys'
+import { attempt } from '../../../../notices'
+import { sharedPreviewer } from '../../../../preview'
+import { Action, Key, Range } from '../../../../ui'
+import { StepControls } from '../../controls'
+import type { Bench } from '../../useBench'
+import { FindingList } from '../FindingList'
+import { LOOK_WORDS, SIZES, TOOLS, useCutTools } from './cutTools'
+import { RepairList } from './RepairList'
+import { SaveCutOut } from './SaveCutOut'
+import type { PathEditor } from './usePathEditor'
+import type { RepairActions } from './useRepairs'
+
+interface Props {
+  readonly bench: Bench
+  /** The plan with the repairs that are being drawn. */
+  readonly plan: Plan
+  readonly facts: CutFacts | null
+  /** How long the last drawing took, in ms. */
+  readonly tookMs: number | null
+  readonly repairs: RepairActions
+  /** Number of repairs that count. */
+  readonly done: number
+  readonly path: PathEditor
+  /** Null where no stretch is unsure. */
+  readonly onNextDoubt: (() => void) | null
+}
+
+/** What is known of a cut, the tool in hand, and what was done to it. */
+export function CutPanel(props: Props) {
+  const { bench, plan, facts, repairs, done, path, onNextDoubt } = props
+  const { look } = useCutTools()
+  return (
+    <Box
+      data-took={props.tookMs === null ? undefined : Math.round(props.tookMs)}
+      data-repairs={done}
+    >
+      <Part title="The cut">
+        <Text fontSize="12px">{describe(facts)}</Text>
+        <Action
+          look="quiet"
+          marginLeft="-6px"
+          disabled={!onNextDoubt}
+          onClick={() => onNextDoubt?.()}
+        >
+          Next unsure stretch <Key>{keyLabel('doubt')}</Key>
+        </Action>
+      </Part>
+      <Part title="Seen on" aside={<Key>{keyLabel('look')}</Key>}>
+        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label="Seen on">
+          {CUT_LOOKS.map((id) => (
+            <Action
+              key={id}
+              look={look === id ? 'main' : 'quiet'}
+              role="radio"
+              aria-checked={look === id}
+              onClick={() => useCutTools.setState({ look: id })}
+            >
+              {LOOK_WORDS[id]}
+            </Action>
+          ))}
+        </Flex>
+      </Part>
+      <ToolPart />
+      <Part title="Path">
+        <Flex gap="4px" wrap="wrap" marginLeft="-6px">
+          <Action
+            look="quiet"
+            disabled={facts?.kind !== 'cut'}
+            onClick={() => attempt(traceInto(bench, plan, path), 'The outline could not be traced')}
+          >
+            Make it from the cut
+          </Action>
+          <Action
+            look="quiet"
+            disabled={path.outlines.length === 0}
+            onClick={() => path.setOutlines('Path taken off', [])}
+          >
+            Take it off
+          </Action>
+        </Flex>
+        {path.outlines.length > 0 && (
+          <Text fontSize="12px" color="softInk">
+            {path.outlines.length === 1 ? '1 outline' : `${path.outlines.length} outlines`},{' '}
+            {path.outlines.reduce((sum, { length }) => sum + length, 0)} nodes
+          </Text>
+        )}
+      </Part>
+      <RepairList repairs={repairs} />
+      <StepControls step="cut" own={{}} editor={bench.editor} view={bench.view} shot={bench.shot} />
+      <SaveCutOut bench={bench} plan={plan} facts={facts} />
+      <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
+    </Box>
+  )
+}
+
+/** One part of the panel under its title. */
+export function Part(props: { title: string; aside?: React.ReactNode; children: React.ReactNode }) {
+  return (
+    <Box paddingY="8px" borderTopWidth="1px" borderColor="hairline" _first={{ borderTopWidth: 0 }}>
+      <Flex align="baseline" marginBottom="4px">
+        <Heading as="h3" fontSize="13px" fontWeight="700" flex="1">
+          {props.title}
+        </Heading>
+        {props.aside}
+      </Flex>
+      {props.children}
+    </Box>
+  )
+}
+
+function describe(facts: CutFacts | null): string {
+  if (!facts) return 'Not cut yet.'
+  if (facts.kind === 'uncut')
+    return facts.reason === 'no-product'
+      ? 'No product found; left whole. A box, strokes or a path cut it by hand.'
+      : 'Runs out of the frame; left whole. A box, strokes or a path cut it by hand.'
+  if (facts.confidence01 === null) return 'Repaired by hand.'
+  const unsure = facts.doubts.length
+  const sure = `${formatPercent(facts.confidence01, 0)} likely to be right`
+  if (unsure === 0) return `${sure}.`
+  return `${sure}, ${unsure === 1 ? '1 unsure stretch' : `${unsure} unsure stretches`}.`
+}
+
+async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {
+  const { picture, assets, mattes } = bench
+  if (!picture || mattes.kind !== 'here') return
+  const outlines = await sharedPreviewer().ask<'trace'>({
+    kind: 'trace',
+    picture: picture.name,
+    plan,
+    assets,
+    mattes: mattes.mattes,
+  })
+  path.setOutlines('Path made from the cut', outlines)
+  useCutTools.setState({ tool: 'path' })
+}
+
+const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
+
+/** What the tool in hand does, and its size. */
+function ToolPart() {
+  const hand = useCutTools()
+  const tool = TOOLS.find(({ id }) => id === hand.tool)!
+  const size = Math.log(hand.radius / SIZES.least) / Math.log(SIZES.step)
+  const most = Math.log(SIZES.most / SIZES.least) / Math.log(SIZES.step)
+  return (
+    <Part title={tool.word}>
+      <Text fontSize="12px" color="softInk" marginBottom="4px">
+        {tool.hint}
+      </Text>
+      {BRUSHED.includes(tool.id) && (
+        <>
+          <Slider
+            label="Size"
+            reading={`${(hand.radius * 2000).toFixed(0)} px`}
+            value={size}
+            min={0}
+            max={most}
+            step={1}
+            onChange={(next) =>
+              useCutTools.setState({
+                radius:
+                  next === size
+                    ? hand.radius
+                    : Math.min(SIZES.most, SIZES.least * SIZES.step ** next),
+              })
+            }
+            aside={
+              <>
+                <Key>{keyLabel('finer')}</Key> <Key>{keyLabel('broader')}</Key>
+              </>
+            }
+          />
+          <Slider
+            label="Hardness"
+            reading={formatPercent(hand.hardness, 0)}
+            value={hand.hardness}
+            min={0}
+            max={1}
+            step={0.05}
+            onChange={(hardness) => useCutTools.setState({ hardness })}
+          />
+        </>
+      )}
+      {tool.id === 'edge' && (
+        <>
+          <Slider
+            label="Out or in"
+            reading={`${formatSigned(hand.shift, 1)} px`}
+            value={hand.shift}
+            min={-10}
+            max={10}
+            step={0.5}
+            onChange={(shift) => useCutTools.setState({ shift })}
+          />
+          <Slider
+            label="Soften"
+            reading={`${hand.soften.toFixed(1)} px`}
+            value={hand.soften}
+            min={0}
+            max={10}
+            step={0.5}
+            onChange={(soften) => useCutTools.setState({ soften })}
+          />
+        </>
+      )}
+    </Part>
+  )
+}
+
+interface SliderProps {
+  readonly label: string
+  readonly reading: string
+  readonly value: number
+  readonly min: number
+  readonly max: number
+  readonly step: number
+  readonly onChange: (value: number) => void
+  readonly aside?: React.ReactNode
+}
+
+/** A slider of the tool in hand, which no brief and no shot has. */
+function Slider({ label, reading, aside, onChange, ...range }: SliderProps) {
+  return (
+    <Box marginBottom="3px">
+      <Flex align="baseline" gap="6px" fontSize="12px" lineHeight="16px">
+        <Text flex="1">{label}</Text>
+        {aside}
+        <Text fontFamily="mono" minWidth="52px" textAlign="right">
+          {reading}
+        </Text>
+      </Flex>
+      <Range
+        type="range"
+        aria-label={label}
+        {...range}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
+    </Box>
+  )
+}

@@ -1,0 +1,1 @@
+export { CutStage } from './CutStage'
