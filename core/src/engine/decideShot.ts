@@ -47,7 +47,7 @@ export async function decideShot(
   const checkpoint = checkpointOf(context)
   let decision: Decision = {
     ...UNDECIDED,
-    facts: { photograph: source.size, matte: null, product: null, lift: null },
+    facts: { photograph: source.size, matte: null, product: null, lift: null, ownBackdrop: null },
   }
   for (const step of steps) {
     const decided = await step.decide?.(

@@ -82,6 +82,7 @@ function drawInto(
   // Where the product is taken off its backdrop, nothing is left of the backdrop to work on.
   paint(picture, place, lifts ? below.filter(({ phase }) => phase !== 'backdrop') : below)
   if (behind.kind !== 'original' && !lifts) clearBeyond(picture, coverage)
+  if (behind.kind === 'painted') layOver(picture, behind.paint)
   if (above.length > 0) {
     const ground = groundOf(plan)
     if (ground) layOnGround(picture, ground)
@@ -90,9 +91,21 @@ function drawInto(
   return picture
 }
 
-/** Linear light of what shows through, or null where the file can hold transparency. */
+/** Lays a picture on a ground that is painted for it, which makes it opaque. */
+function layOver(picture: LinearRgba, paintGround: (ground: LinearRgba) => void): void {
+  const ground = linearRaster(picture)
+  paintGround(ground)
+  for (let p = 0; p < picture.data.length; p += 4) {
+    const through = 1 - picture.data[p + 3]!
+    if (through === 0) continue
+    for (let c = 0; c < 4; c++) picture.data[p + c]! += through * ground.data[p + c]!
+  }
+}
+
+/** Linear light of what shows through; null where nothing does, or the file can hold transparency. */
 export function groundOf({ behind, placement }: RenditionPlan): Rgb | null {
   if (behind.kind === 'colour') return hexToLinear(behind.colour)
+  if (behind.kind === 'painted') return null
   // A format without transparency has white where nothing is.
   return FORMATS[placement.format].hasAlpha ? null : WHITE
 }

@@ -65,6 +65,17 @@ const gains = { from: 'gains', red: 1, green: 1, blue: 1 }
 const even = { ev: 0.2, mid: 0.1, pivot: 0.6 }
 const kiln = { from: 'own', id: 'kiln', strengthPct: 50 }
 const table = { from: 'cube', hash: '0'.repeat(64), name: 'Dusk', strengthPct: 50 }
+const gradient = (change: object) => [
+  { ground: { behind: { kind: 'gradient' } } },
+  { ground: { behind: { kind: 'gradient', ...change } } },
+]
+const shadow = (change: object) => [
+  { ground: { shadow: 'made' } },
+  { ground: { shadow: 'made', ...change } },
+]
+// Room below the product, for what it is mirrored on.
+const mirror = (change: object) =>
+  [{}, change].map((more) => ({ frame: { fillPct: 40 }, ground: { reflectionPct: 60, ...more } }))
 const finish = (change: object) => [{}, { finish: { placements: [place(change)] } }]
 
 /**
@@ -109,6 +120,23 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'cut.speck': [{}, { cut: { speck: 40 } }],
   'ground.behind.kind': [{}, { ground: { behind: { kind: 'original' } } }],
   'ground.behind.colour': [{}, { ground: { behind: { kind: 'colour', colour: '#DDDDDD' } } }],
+  'ground.behind.shape': gradient({ shape: 'radial' }),
+  'ground.behind.from': gradient({ from: '#EEEEEE' }),
+  'ground.behind.to': gradient({ to: '#303030' }),
+  'ground.behind.angleDeg': gradient({ angleDeg: 40 }),
+  'ground.behind.lightness': [
+    { ground: { behind: { kind: 'cleaned' } } },
+    { ground: { behind: { kind: 'cleaned', lightness: 70 } } },
+  ],
+  'ground.shadow': [{}, { ground: { shadow: 'made' } }],
+  'ground.shadowPct': shadow({ shadowPct: 20 }),
+  'ground.shadowAngleDeg': shadow({ shadowAngleDeg: 30 }),
+  'ground.shadowLengthPct': shadow({ shadowLengthPct: 60 }),
+  'ground.shadowSoftPct': shadow({ shadowSoftPct: 90 }),
+  'ground.contactPct': shadow({ contactPct: 10 }),
+  'ground.reflectionPct': [{}, { ground: { reflectionPct: 40 } }],
+  'ground.reflectionFadePct': mirror({ reflectionFadePct: 80 }),
+  'ground.reflectionBlurPct': mirror({ reflectionBlurPct: 100 }),
   'frame.ratio.width': [{}, { frame: { ratio: { width: 2, height: 1 } } }],
   'frame.ratio.height': [{}, { frame: { ratio: { width: 1, height: 2 } } }],
   'frame.fillPct': [{}, { frame: { fillPct: 60 } }],

@@ -13,16 +13,24 @@ export interface StagePicture {
   readonly picture: SrgbRgba8
 }
 
+interface StageOptions {
+  readonly sidePx: number
+  readonly until?: string
+  readonly only?: string
+  readonly steps?: Registry
+}
+
 /**
  * The picture as it leaves each step, at most `sidePx` long, framed as the plan's first placement has it.
  *
  * @param until ends after the step of this id.
+ * @param only draws the step of this id alone.
  */
 export async function stagePictures(
   source: Source,
   plan: Plan,
   context: EngineContext,
-  { sidePx, until, steps = STEPS }: { sidePx: number; until?: string; steps?: Registry },
+  { sidePx, until, only, steps = STEPS }: StageOptions,
 ): Promise<StagePicture[]> {
   const decided: { readonly id: string; readonly decision: Decision }[] = []
   await decideShot(source, plan, context, {
@@ -34,11 +42,12 @@ export async function stagePictures(
   })
   const [placement] = placementsOf(plan)
   if (!placement) return []
-  return decided.map(({ id, decision }, i) => {
+  return decided.flatMap(({ id, decision }, i) => {
+    if (only !== undefined && only !== id) return []
     const planned = planRendition(decision, plan, placement, steps, id)
     const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
-    return { step: id, picture: drawRendition(source, decision.facts, { ...shown, size }) }
+    return [{ step: id, picture: drawRendition(source, decision.facts, { ...shown, size }) }]
   })
 }
 

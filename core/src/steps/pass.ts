@@ -2,9 +2,10 @@ import type { LinearRgba, PlaneF32, PxBox, Size } from '../raster'
 
 /**
  * When a step works on the pixels of a rendition, in this order: on what lies behind the product; taking
- * the product off it; on colours; over the finished ground; and on the whole at its final size.
+ * the product off it; on colours; under the product, which is alone in the picture; over the finished ground;
+ * and on the whole at its final size.
  */
-export const PHASES = ['backdrop', 'lift', 'colour', 'mark', 'finish'] as const
+export const PHASES = ['backdrop', 'lift', 'colour', 'stand', 'mark', 'finish'] as const
 export type Phase = (typeof PHASES)[number]
 
 /** From here on the ground has been laid, and the picture is opaque where the ground is. */

@@ -1,6 +1,6 @@
 import type { AnyFinding } from '../findings'
 import type { Placement } from '../outlets'
-import type { HexColour, PxBox, Size } from '../raster'
+import type { HexColour, LinearRgba, PxBox, Size } from '../raster'
 import type { Pass } from './pass'
 
 /** What lies behind the product. */
@@ -9,6 +9,8 @@ export type Behind =
   | { readonly kind: 'original' }
   | { readonly kind: 'transparent' }
   | { readonly kind: 'colour'; readonly colour: HexColour }
+  /** Whatever is painted over all of a picture, opaque, in linear light. */
+  | { readonly kind: 'painted'; readonly paint: (picture: LinearRgba) => void }
 
 /** Everything that is decided about one rendition before a pixel of it is made. */
 export interface RenditionPlan {

@@ -6,6 +6,7 @@ import type { Box01, Size } from '../raster'
 import type { Source } from '../source'
 import type { ControlGroup } from './controls'
 import type { Matte, PackedMatte } from '../matte'
+import type { OwnBackdrop } from './ground/ownBackdrop'
 import type { Pass } from './pass'
 import type { RenditionPlan } from './renditionPlan'
 
@@ -19,6 +20,8 @@ export interface ShotFacts {
   readonly product: Box01 | null
   /** Takes the product off its backdrop; null where nothing has been cut. */
   readonly lift: Pass | null
+  /** What the photograph's own backdrop gives to a new ground, once it is asked for; null without a cut. */
+  readonly ownBackdrop: (() => OwnBackdrop) | null
 }
 
 /** What a step may ask of its surroundings while it decides. */

@@ -79,6 +79,8 @@ export type PreviewRequest =
       readonly sidePx: number
       /** The last step that is drawn; all when it is missing. */
       readonly until?: string
+      /** The one step that is drawn. */
+      readonly only?: string
     }
 
 /** A cut as it is looked at. */

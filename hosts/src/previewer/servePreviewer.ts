@@ -121,10 +121,14 @@ export function servePreviewer({
   }
 
   async function drawStages(request: RequestOf<'stages'>): Promise<StageRaster[]> {
-    const { plan, sidePx, until } = request
+    const { plan, sidePx, until, only } = request
     const context = contextOf(request)
     const { source } = shelf.get(request.picture).preview
-    const options = until === undefined ? { sidePx } : { sidePx, until }
+    const options = {
+      sidePx,
+      ...(until === undefined ? {} : { until }),
+      ...(only === undefined ? {} : { only }),
+    }
     const made = await stagePictures(source, plan, context, options)
     return made.map(({ step, picture: { width, height, data } }) => ({ step, width, height, data }))
   }

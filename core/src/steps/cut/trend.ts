@@ -11,11 +11,14 @@ const MISFIT = 1.2
  * The quadratic polynomial in x and y that fits the known pixels best in the least squares, evaluated
  * at every pixel: three channels, interleaved. Where it does not fit (a room, a table before a wall,
  * strong shadows), or with fewer than 50 known pixels, it is 0.
+ *
+ * @param mostMisfit root mean square misfit of the first channel from which on it does not fit.
  */
 export function fitTrend(
   values: Float32Array,
   known: Float32Array,
   { width, height }: Size,
+  mostMisfit: number = MISFIT,
 ): Float32Array {
   const trend = new Float32Array(values.length)
   const matrix = new Float64Array(TERMS * TERMS)
@@ -58,7 +61,7 @@ export function fitTrend(
   let misfit = 0
   for (let i = 0; i < known.length; i++)
     if (known[i]) misfit += (values[i * 3]! - trend[i * 3]!) ** 2
-  return Math.sqrt(misfit / count) > MISFIT ? trend.fill(0) : trend
+  return Math.sqrt(misfit / count) > mostMisfit ? trend.fill(0) : trend
 }
 
 /** Solves a symmetric positive system, lower triangle given, for three right sides in place. */

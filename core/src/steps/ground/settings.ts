@@ -1,15 +1,64 @@
 import { z } from 'zod'
 import { HexColour } from '../../raster'
 
-/** What the product stands on. */
+const Pct = z.number().min(0).max(100)
+
+/** What lies behind the product. */
+export const Behind = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('colour'), colour: HexColour.default('#FFFFFF') }),
+  z.strictObject({ kind: z.literal('transparent') }),
+  z.strictObject({ kind: z.literal('original') }),
+  /** Two colours that run into each other: along a line, or from the middle outwards. */
+  z.strictObject({
+    kind: z.literal('gradient'),
+    shape: z.enum(['linear', 'radial']).default('linear'),
+    from: HexColour.default('#FFFFFF'),
+    to: HexColour.default('#D8D8D8'),
+    /** Direction of the line, clockwise from downwards. */
+    angleDeg: z.number().min(-180).max(180).default(0),
+  }),
+  /** The photographed backdrop's own colour, without dirt and shade, at a lightness (L*). */
+  z.strictObject({
+    kind: z.literal('cleaned'),
+    lightness: z.number().min(20).max(100).default(95),
+  }),
+])
+export type Behind = z.infer<typeof Behind>
+
+/** What the product stands on. Lengths are shares of the product, so that a set has one look. */
 export const GroundSettings = z.strictObject({
-  behind: z
-    .discriminatedUnion('kind', [
-      z.strictObject({ kind: z.literal('colour'), colour: HexColour.default('#FFFFFF') }),
-      z.strictObject({ kind: z.literal('transparent') }),
-      z.strictObject({ kind: z.literal('original') }),
-    ])
-    .default({ kind: 'colour', colour: '#FFFFFF' })
-    .describe('A plain colour, nothing (transparent), or the photographed backdrop.'),
+  behind: Behind.default({ kind: 'colour', colour: '#FFFFFF' }).describe(
+    'A plain colour, two colours, the backdrop’s own colour cleaned, nothing (transparent), or the photographed backdrop.',
+  ),
+  shadow: z
+    .enum(['none', 'kept', 'made'])
+    .default('none')
+    .describe(
+      'No shadow; the photograph’s own, lifted off its backdrop; or one made of the outline.',
+    ),
+  shadowPct: Pct.default(60).describe(
+    'How dark the shadow is; of a kept one, how much of it stays.',
+  ),
+  shadowAngleDeg: z
+    .number()
+    .min(-180)
+    .max(180)
+    .default(-25)
+    .describe(
+      'Where a made shadow falls: 0 to the right, 90 away from the camera, −90 towards it.',
+    ),
+  shadowLengthPct: Pct.default(35).describe(
+    'Length of a made shadow against the product’s height.',
+  ),
+  shadowSoftPct: Pct.default(45).describe('How soft a made shadow grows with its distance.'),
+  contactPct: Pct.default(60).describe('How dark it is where the product touches the ground.'),
+  reflectionPct: Pct.default(0).describe('How strongly the ground mirrors the product.'),
+  reflectionFadePct: z
+    .number()
+    .min(5)
+    .max(100)
+    .default(30)
+    .describe('How far down the reflection goes, against the product’s height.'),
+  reflectionBlurPct: Pct.default(15).describe('How blurred the reflection is.'),
 })
 export type GroundSettings = z.infer<typeof GroundSettings>

@@ -11,7 +11,7 @@ const SMALL_SIDE_PX = 192
 /** Which shot it is, and the line of stages. */
 export function BenchHead({ bench }: { bench: Bench }) {
   const { shot, product, order, at, picture, plan, assets, mattes } = bench
-  const pictures = useStagePictures(picture, plan, assets, mattes, SMALL_SIDE_PX)
+  const pictures = useStagePictures(picture, plan, assets, mattes, { sidePx: SMALL_SIDE_PX })
   return (
     <Flex
       gridArea="head"

@@ -72,7 +72,7 @@ export function useStagePictures(
   plan: Plan,
   assets: readonly JobAsset[],
   mattes: ShotMattes,
-  sidePx: number,
+  { sidePx, only }: { readonly sidePx: number; readonly only?: string },
 ): readonly StageRaster[] {
   const [stages, setStages] = useState<readonly StageRaster[]>([])
   useEffect(() => {
@@ -89,6 +89,7 @@ export function useStagePictures(
           mattes: cut ? mattes.mattes : [],
           sidePx,
           ...(cut ? {} : { until: BEFORE_CUT }),
+          ...(only === undefined ? {} : { only }),
         })
         .then(
           (made) => current && setStages(made),
@@ -101,6 +102,6 @@ export function useStagePictures(
       current = false
       clearTimeout(timer)
     }
-  }, [picture, plan, assets, mattes, sidePx])
+  }, [picture, plan, assets, mattes, sidePx, only])
   return stages
 }

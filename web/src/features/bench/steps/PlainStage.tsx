@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { Stage } from '../Stage'
 import { StageCanvas } from '../StageCanvas'
@@ -10,9 +11,17 @@ import { Waiting } from './Waiting'
 const SIDE_PX = 1200
 
 /** A step without tools of its own: the picture as it leaves the step, and what the brief says. */
-export function PlainStage({ bench }: { bench: Bench }) {
+export const PlainStage = ({ bench }: { bench: Bench }) => (
+  <PicturedStage bench={bench} panel={<FactsPanel bench={bench} />} />
+)
+
+/** The picture as it leaves the step, beside whatever panel the step has. */
+export function PicturedStage({ bench, panel }: { bench: Bench; panel: ReactNode }) {
   const { shot, stage, rendition, plan, assets, mattes } = bench
-  const pictures = useStagePictures(bench.picture, plan, assets, mattes, SIDE_PX)
+  const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
+    sidePx: SIDE_PX,
+    only: stage,
+  })
   const picture = pictures.find(({ step }) => step === stage)
   return (
     <Stage
@@ -21,7 +30,7 @@ export function PlainStage({ bench }: { bench: Bench }) {
       window={rendition?.window ?? WHOLE_01}
       result={picture && <StageCanvas picture={picture} label={`After ${stage}`} />}
       reading={picture ? undefined : <Waiting mattes={mattes} />}
-      panel={<FactsPanel bench={bench} />}
+      panel={panel}
     />
   )
 }

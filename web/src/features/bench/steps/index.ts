@@ -3,6 +3,7 @@ import type { StepId } from '@cloudbank/core/steps'
 import type { Bench } from '../useBench'
 import { CutStage } from './cut'
 import { FinishStage } from './FinishStage'
+import { GroundStage } from './ground'
 import { LightStage } from './light'
 import { PlainStage } from './PlainStage'
 
@@ -13,6 +14,7 @@ export type StageComponent = ComponentType<{ readonly bench: Bench }>
 const STAGES: Readonly<Partial<Record<StepId, StageComponent>>> = {
   light: LightStage,
   cut: CutStage,
+  ground: GroundStage,
   finish: FinishStage,
 }
 

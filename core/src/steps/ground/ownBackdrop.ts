@@ -1,0 +1,191 @@
+import type { CutMatte } from '../../matte'
+import {
+  components,
+  labOfLinear,
+  labToLinear,
+  LINEAR,
+  linearRaster,
+  luminance,
+  pixelsOf,
+  planeF32,
+  planeU8,
+  resampleLinear,
+  resamplePlane,
+  softenPlane,
+  squaredDistance,
+  WHOLE_01,
+  wholeOf,
+  within01,
+  type LabPicture,
+  type LinearRgba,
+  type PlaneF32,
+  type Rgb,
+  type Size,
+} from '../../raster'
+import type { Source } from '../../source'
+import { fitTrend } from '../cut/trend'
+import { pullPush } from '../cut/inpaint'
+
+/** Longer side at which a shadow is lifted, in pixels. */
+const SIDE_PX = 520
+/** Longer side at which the bare backdrop is told, in pixels: it is smooth. */
+const PLATE_SIDE_PX = 160
+/** About the product this much of the longer side may be mixed with it. */
+const RIM = 0.006
+/** Darkness below this is uneven light, and up to the second nothing is taken off it. */
+const NOTHING = 0.025
+const ALL = 0.08
+/** What belongs to the product's shadow is this dark somewhere, and joined to the product. */
+const SEED = 0.06
+/** A shadow ends softly within this share of the longer side from the photograph's border. */
+const BORDER = 0.04
+/** Rounds in which the bare backdrop and what is none are told apart. */
+const ROUNDS = 6
+/** What is this much darker or brighter than the bare backdrop is left out, in its usual spread … */
+const DARKER = 1.5
+const BRIGHTER = 3
+/** … which is at least this, in L*. */
+const LEAST_SPREAD = 0.5
+/** Texture of the backdrop is averaged over this share of the longer side. */
+const TEXTURE = 0.003
+
+/** What a photograph's own backdrop gives to a new ground. */
+export interface OwnBackdrop {
+  /** Darkness, 0…1, of the product's shadow over the whole photograph. */
+  readonly shadow: PlaneF32
+  /** The backdrop's colour in linear light, without shade. */
+  readonly colour: Rgb
+}
+
+/**
+ * Lifts the product's shadow off the backdrop: how much darker it is than the bare backdrop would be there,
+ * without the backdrop's texture and dirt. Under the product the shadow goes on, so that no bright rim is seen.
+ */
+export function ownBackdrop(source: Source, matte: CutMatte): OwnBackdrop {
+  const picture = source.reduced(SIDE_PX)
+  const alpha = alphaOver(matte, picture)
+  // Near the product pixels are mixed with it: neither are they bare.
+  const rim = RIM * Math.max(picture.width, picture.height)
+  const solid = planeU8(
+    picture,
+    Uint8Array.from(alpha.data, (a) => (a > 0.02 ? 1 : 0)),
+  )
+  const near = squaredDistance(solid)
+  const covered = (i: number): boolean => near.data[i]! <= rim * rim
+  const small = source.reduced(PLATE_SIDE_PX)
+  const lab = labOfLinear(small)
+  const plate = barePlate(lab, (i) => {
+    const x = Math.floor((((i % lab.width) + 0.5) * picture.width) / lab.width)
+    const y = Math.floor(((Math.floor(i / lab.width) + 0.5) * picture.height) / lab.height)
+    return covered(y * picture.width + x)
+  })
+  const bare = linearRaster(lab)
+  for (let i = 0; i < lab.width * lab.height; i++)
+    bare.data.set([...labToLinear([plate[i * 3]!, plate[i * 3 + 1]!, plate[i * 3 + 2]!]), 1], i * 4)
+  const dark = darkness(picture, resampleLinear(bare, wholeOf(bare), linearRaster(picture), LINEAR))
+  const known = Float32Array.from(dark.data, (_, i) => (covered(i) ? 0 : 1))
+  const filled = planeF32(picture, pullPush(dark.data, known, picture.width, picture.height, 1))
+  const radius = TEXTURE * Math.max(picture.width, picture.height)
+  softenPlane(filled, radius, new Float32Array(filled.data.length))
+  return { shadow: ofProduct(filled, near, rim), colour: colourOf(plate) }
+}
+
+/**
+ * Lab of the bare backdrop at every pixel: a smooth fall of light that leaves out what is darker than it, for
+ * that is shade, dirt or an edge of the paper.
+ */
+function barePlate(lab: LabPicture, covered: (i: number) => boolean): Float32Array {
+  const pixels = lab.width * lab.height
+  let known = Float32Array.from({ length: pixels }, (_, i) => (covered(i) ? 0 : 1))
+  let plate = fitTrend(lab.data, known, lab, Infinity)
+  for (let round = 0; round < ROUNDS; round++) {
+    const off = (i: number): number => lab.data[i * 3]! - plate[i * 3]!
+    const spread = spreadOf(off, known)
+    known = known.map((_, i) => {
+      const step = off(i)
+      return !covered(i) && step > -DARKER * spread && step < BRIGHTER * spread ? 1 : 0
+    })
+    plate = fitTrend(lab.data, known, lab, Infinity)
+  }
+  return plate
+}
+
+/** The usual distance from the plate, robustly: 1.48 times the median, at least the noise. */
+function spreadOf(off: (i: number) => number, known: Float32Array): number {
+  const values: number[] = []
+  for (let i = 0; i < known.length; i += 5) if (known[i]) values.push(Math.abs(off(i)))
+  values.sort((a, b) => a - b)
+  return Math.max(LEAST_SPREAD, 1.48 * (values[Math.floor(values.length / 2)] ?? 0))
+}
+
+/** How much darker each pixel is than the bare backdrop, 0…1. */
+function darkness(picture: LinearRgba, bare: LinearRgba): PlaneF32 {
+  const dark = planeF32(picture)
+  const lightAt = ({ data }: LinearRgba, p: number): number =>
+    luminance([data[p]!, data[p + 1]!, data[p + 2]!])
+  for (let i = 0, p = 0; i < dark.data.length; i++, p += 4)
+    dark.data[i] = Math.min(
+      1,
+      Math.max(0, 1 - lightAt(picture, p) / Math.max(1e-4, lightAt(bare, p))),
+    )
+  return dark
+}
+
+/** What of the darkness is joined to the product, without what is merely uneven. */
+function ofProduct(dark: PlaneF32, near: PlaneF32, rim: number): PlaneF32 {
+  const { width, height } = dark
+  const side = Math.max(width, height)
+  const present = planeU8(dark)
+  for (let i = 0; i < present.data.length; i++)
+    present.data[i] = dark.data[i]! > NOTHING || near.data[i]! <= rim * rim ? 1 : 0
+  const { labels, list } = components(present, true)
+  const touches = list.map(() => false)
+  const isDark = list.map(() => false)
+  for (let i = 0; i < labels.length; i++) {
+    const k = labels[i]! - 1
+    if (k < 0) continue
+    if (near.data[i] === 0) touches[k] = true
+    if (dark.data[i]! > SEED) isDark[k] = true
+  }
+  const shadow = planeF32(dark)
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      const k = labels[i]! - 1
+      if (k < 0 || !touches[k] || !isDark[k]) continue
+      const t = Math.min(1, Math.max(0, (dark.data[i]! - NOTHING) / (ALL - NOTHING)))
+      const border = Math.min(x + 0.5, y + 0.5, width - x - 0.5, height - y - 0.5)
+      const inside = Math.min(1, border / (BORDER * side))
+      shadow.data[i] = dark.data[i]! * t * t * (3 - 2 * t) * inside
+    }
+  return shadow
+}
+
+/** The median of the bare backdrop, a channel at a time. */
+function colourOf(plate: Float32Array): Rgb {
+  const middle = (c: number): number => {
+    const values = plate.filter((_, i) => i % 3 === c).sort()
+    return values[Math.floor(values.length / 2)]!
+  }
+  return labToLinear([middle(0), middle(1), middle(2)])
+}
+
+/** Alpha of the base level over the whole photograph. */
+function alphaOver({ alphas: [{ area, plane }] }: CutMatte, size: Size): PlaneF32 {
+  const spread = resamplePlane(
+    plane,
+    pixelsOf(within01(WHOLE_01, area), plane),
+    planeF32(size),
+    LINEAR,
+  )
+  const inside = pixelsOf(area, size)
+  for (let y = 0, i = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++, i++) {
+      const within =
+        x + 0.5 >= inside.x &&
+        x + 0.5 <= inside.x + inside.width &&
+        y + 0.5 >= inside.y &&
+        y + 0.5 <= inside.y + inside.height
+      if (!within) spread.data[i] = 0
+    }
+  return spread
+}

@@ -1,0 +1,40 @@
+import { BehindControl, coloursOf } from '../../../../ground'
+import { LevelChoice, StepControls, type OwnControlProps } from '../../controls'
+import type { Bench } from '../../useBench'
+import { PicturedStage } from '../PlainStage'
+import { FindingList } from '../FindingList'
+
+/** Ground on the bench: the picture on its ground, and what it stands on. */
+export function GroundStage({ bench }: { bench: Bench }) {
+  const { view, shot, editor, rendition } = bench
+  return (
+    <PicturedStage
+      bench={bench}
+      panel={
+        <>
+          <LevelChoice editor={editor} />
+          <StepControls step="ground" own={OWN} editor={editor} view={view} shot={shot} />
+          <FindingList view={view} shot={shot} shown={rendition} />
+        </>
+      }
+    />
+  )
+}
+
+const OWN = { behind: BehindChoice }
+
+function BehindChoice({ editor, view }: OwnControlProps) {
+  const { behind } = editor.steps.ground
+  const palette = coloursOf([
+    view.briefRow.brief.steps.ground.behind,
+    ...view.shots.map(({ touches }) => touches.ground?.behind),
+    behind,
+  ])
+  return (
+    <BehindControl
+      behind={behind}
+      palette={palette}
+      onChange={(words, next) => editor.actions.keep(words, 'ground', { behind: next }, 'behind')}
+    />
+  )
+}

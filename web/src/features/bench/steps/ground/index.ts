@@ -1,0 +1,1 @@
+export { GroundStage } from './GroundStage'

@@ -1,0 +1,2 @@
+export { coloursOf, type Behind } from './behind'
+export { BehindControl } from './BehindControl'
