@@ -1,5 +1,6 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
+import type { CutOutFormat } from '@cloudbank/core/cutOut'
 import type { RenditionFile } from '@cloudbank/core/engine'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
@@ -41,6 +42,8 @@ export type Job =
   | { readonly kind: 'measure'; readonly source: Source }
   /** What a render would cut. */
   | ({ readonly kind: 'cut' } & ShotJob)
+  /** The cut-out as a file of its own. */
+  | ({ readonly kind: 'cut-out'; readonly format: CutOutFormat } & ShotJob)
   | ({
       readonly kind: 'render'
       /** Ids of the placements to make; all when it is missing. */
@@ -67,6 +70,7 @@ export interface JobResults {
   }
   /** Mattes that were made anew; those that were given are not among them. */
   cut: { readonly mattes: readonly KeyedMatte[] }
+  'cut-out': { readonly bytes: Uint8Array }
   render: {
     readonly renditions: readonly (RenditionFile & {
       /** SHA-256 of the bytes, in hex. */

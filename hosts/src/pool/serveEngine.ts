@@ -1,4 +1,5 @@
 import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
+import { densityOf, exportCutOut } from '@cloudbank/core/cutOut'
 import { decideShot, renderShot, type EngineContext, type StopSignal } from '@cloudbank/core/engine'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
@@ -68,6 +69,10 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const { mattes } = await decideShot(source, job.plan, context, { until: 'cut' })
       return { mattes }
     }
+    if (job.kind === 'cut-out') {
+      const dpi = await densityOf(bytes)
+      return { bytes: await exportCutOut(source, job.plan, context, job.format, dpi) }
+    }
     const made = await renderShot(source, job.plan, context, job.only)
     const renditions = await Promise.all(
       made.renditions.map(async (file) => ({ ...file, hash: await sha256(file.bytes) })),
@@ -121,7 +126,9 @@ function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
       ? [result.preview.bytes]
       : 'renditions' in result
         ? result.renditions.map(({ bytes }) => bytes)
-        : []
+        : 'bytes' in result
+          ? [result.bytes]
+          : []
   return files
     .filter((bytes) => bytes.byteLength === bytes.buffer.byteLength)
     .map((bytes) => bytes.buffer as ArrayBuffer) // codecs give unshared memory

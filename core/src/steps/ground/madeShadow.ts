@@ -11,8 +11,8 @@ const CONTACT_HEIGHT = 0.018
 const WIDTH_SHARE = 0.4
 /** Blurs that a shadow is mixed of, against the softest. */
 const BLURS = [0.1, 0.25, 0.5, 1] as const
-/** Beside the foot a shadow is whole only from this height on, against the product's. */
-const BEGINNING = 0.3
+/** A shadow grows dark over twice this height about the foot, against the product's. */
+const BEGINNING = 0.035
 /** The softest blur of full softness, against the product's height. */
 const SOFTEST = 0.16
 
@@ -57,10 +57,13 @@ export function madeShadow(alpha: PlaneF32, shape: ShadowShape): PlaneF32 {
       // The height of the point whose shadow falls here.
       const z = (y + 0.5 - foot) / depth
       away.data[i] = Math.max(0, z) / tall
-      if (z < 0) continue
-      // Beside the foot there is no ground contact: the shadow begins softly there.
-      const begins = Math.max(touches[x]!, Math.min(1, away.data[i]! / BEGINNING))
-      laid.data[i] = begins * sampled(alpha, x + 0.5 - across * z, foot - z)
+      // It begins softly: a foot is not a line.
+      const into = ((y + 0.5 - foot) * Math.sign(depth)) / tall
+      const t = Math.min(1, Math.max(0, (into + BEGINNING) / (2 * BEGINNING)))
+      if (t === 0) continue
+      const above = Math.max(0, z)
+      const there = sampled(alpha, x + 0.5 - across * above, foot - above - 1)
+      laid.data[i] = t * t * (3 - 2 * t) * there
     }
   const cast = softened(laid, away, SOFTEST * shape.softness * tall)
   const line = CONTACT_HEIGHT * tall

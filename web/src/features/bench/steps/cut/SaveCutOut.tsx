@@ -1,11 +1,15 @@
-import { Flex } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
+import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
+import { stemOf } from '@cloudbank/core/names'
 import { svgFile } from '@cloudbank/core/steps'
 import type { CutFacts } from '@cloudbank/hosts/previewer'
 import { attempt } from '../../../../notices'
 import { sharedPreviewer } from '../../../../preview'
 import { Action } from '../../../../ui'
 import { download } from '../../../../work/delivery'
+import { saveCutOut } from '../../../../work/cutOut'
 import type { Bench } from '../../useBench'
 import { Part } from './CutPanel'
 
@@ -15,20 +19,41 @@ interface Props {
   readonly facts: CutFacts | null
 }
 
+const FORMATS = Object.keys(CUT_OUT_FORMATS) as CutOutFormat[] // its keys are the formats
+
 /** Saves the cut-out as a file of its own, as large as the photograph. */
 export function SaveCutOut({ bench, plan, facts }: Props) {
-  const ready = facts?.kind === 'cut'
+  const [saving, setSaving] = useState(false)
+  const ready = facts?.kind === 'cut' && !saving
+  const save = (work: Promise<void>): void => {
+    setSaving(true)
+    attempt(
+      work.finally(() => setSaving(false)),
+      `The cut-out of ${bench.shot.fileName} could not be saved`,
+    )
+  }
   return (
     <Part title="Save the cut-out">
       <Flex gap="2px" wrap="wrap" marginLeft="-6px">
-        <Action
-          look="quiet"
-          disabled={!ready}
-          onClick={() => attempt(savePath(bench, plan), 'The path could not be saved')}
-        >
+        {FORMATS.map((format) => (
+          <Action
+            key={format}
+            look="quiet"
+            disabled={!ready}
+            onClick={() => save(saveCutOut(bench.shot, plan, bench.assets, format))}
+          >
+            {CUT_OUT_FORMATS[format].word}
+          </Action>
+        ))}
+        <Action look="quiet" disabled={!ready} onClick={() => save(savePath(bench, plan))}>
           Path, SVG
         </Action>
       </Flex>
+      {saving && (
+        <Text fontSize="12px" color="softInk" role="status">
+          Being made …
+        </Text>
+      )}
     </Part>
   )
 }
@@ -43,5 +68,5 @@ async function savePath({ shot, picture, assets, mattes }: Bench, plan: Plan): P
     mattes: mattes.mattes,
   })
   const svg = new Blob([svgFile(outlines, shot)], { type: 'image/svg+xml' })
-  download(svg, `${shot.fileName.replace(/\.[^.]+$/, '')}-path.svg`)
+  download(svg, `${stemOf(shot.fileName)}-path.svg`)
 }

@@ -1,0 +1,52 @@
+import exifr from 'exifr'
+import { z } from 'zod'
+
+/** Pixels an inch that a file without a density is given by convention. */
+export const USUAL_DPI = 72
+
+const CM_PER_INCH = 2.54
+const Fields = z.object({
+  XResolution: z.number().positive(),
+  /** EXIF: 2 for inches, 3 for centimetres. */
+  ResolutionUnit: z
+    .union([z.literal(2), z.literal(3)])
+    .catch(2)
+    .default(2),
+})
+
+/** The density that a photograph's file says it has, in pixels an inch; the usual one where it says none. */
+export async function densityOf(bytes: Uint8Array): Promise<number> {
+  const png = pngDensity(bytes)
+  if (png !== null) return png
+  try {
+    const found: unknown = await exifr.parse(bytes, {
+      tiff: true,
+      exif: false,
+      jfif: true,
+      translateValues: false,
+      pick: ['XResolution', 'ResolutionUnit'],
+    })
+    const { XResolution, ResolutionUnit } = Fields.parse(found)
+    const dpi = ResolutionUnit === 3 ? XResolution * CM_PER_INCH : XResolution
+    // A density of 1 is the ratio of a JFIF file without one.
+    return dpi > 1 ? dpi : USUAL_DPI
+  } catch {
+    // Without such entries, or with damaged ones, the file says nothing.
+    return USUAL_DPI
+  }
+}
+
+/** What the pHYs chunk of a PNG says (PNG, 3rd edition, 11.3.4.3); null without one. */
+function pngDensity(bytes: Uint8Array): number | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  if (bytes.length < 33 || view.getUint32(0) !== 0x89504e47) return null
+  for (let at = 8; at + 12 <= bytes.length;) {
+    const length = view.getUint32(at)
+    const kind = view.getUint32(at + 4)
+    if (kind === 0x70485973 && length === 9 && at + 21 <= bytes.length)
+      return bytes[at + 16] === 1 ? (view.getUint32(at + 8) * CM_PER_INCH) / 100 : null
+    if (kind === 0x49444154) return null
+    at += 12 + length
+  }
+  return null
+}

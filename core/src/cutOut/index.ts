@@ -1,0 +1,2 @@
+export { densityOf, USUAL_DPI } from './density'
+export { CUT_OUT_FORMATS, exportCutOut, NothingCutError, type CutOutFormat } from './exportCutOut'
