@@ -42,6 +42,8 @@ export interface CutViewOptions {
 export interface CutView {
   readonly picture: SrgbRgba8
   readonly matte: Matte | null
+  /** Mattes that were made anew, to be kept. */
+  readonly mattes: Decision['mattes']
   /** Share of product, 0…1; null where the shot is left whole. */
   readonly alpha: PlaneF32 | null
 }
@@ -58,7 +60,7 @@ export async function drawCutView(
   { window, size, look, sides }: CutViewOptions,
 ): Promise<CutView> {
   const options = { placements: [], sides, until: 'cut' }
-  const { facts, passes } = await decideShot(source, plan, context, options)
+  const { facts, passes, mattes } = await decideShot(source, plan, context, options)
   const [placement] = placementsOf(plan)
   if (!placement) throw new TypeError('A plan without placements has no picture')
   const part: RenditionPlan = {
@@ -71,7 +73,8 @@ export async function drawCutView(
   }
   const photograph = (): SrgbRgba8 => srgbOfLinear(drawLinear(source, facts, part))
   const alpha = placeOf(facts, part).alpha()
-  if (!alpha || !facts.lift) return { picture: photograph(), matte: facts.matte, alpha: null }
+  if (!alpha || !facts.lift)
+    return { picture: photograph(), matte: facts.matte, mattes, alpha: null }
   const cutOut = (ground: HexColour | null): SrgbRgba8 =>
     srgbOfLinear(
       drawLinear(source, facts, lifted(part, facts)),
@@ -85,7 +88,7 @@ export async function drawCutView(
         : look === 'checker'
           ? onChecker(cutOut(null))
           : cutOut(GROUNDS[look])
-  return { picture, matte: facts.matte, alpha }
+  return { picture, matte: facts.matte, mattes, alpha }
 }
 
 const lifted = (part: RenditionPlan, { lift }: Decision['facts']): RenditionPlan => ({

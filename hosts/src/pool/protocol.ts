@@ -1,7 +1,7 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
-import type { RenditionFile } from '@cloudbank/core/engine'
+import type { CutTile, RenditionFile } from '@cloudbank/core/engine'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
@@ -42,6 +42,8 @@ export type Job =
   | { readonly kind: 'measure'; readonly source: Source }
   /** What a render would cut. */
   | ({ readonly kind: 'cut' } & ShotJob)
+  /** The cut-out as a small picture, square, `sidePx` long. */
+  | ({ readonly kind: 'cut-tile'; readonly sidePx: number } & ShotJob)
   /** The cut-out as a file of its own. */
   | ({ readonly kind: 'cut-out'; readonly format: CutOutFormat } & ShotJob)
   | ({
@@ -70,6 +72,12 @@ export interface JobResults {
   }
   /** Mattes that were made anew; those that were given are not among them. */
   cut: { readonly mattes: readonly KeyedMatte[] }
+  'cut-tile': {
+    /** The picture as WebP. */
+    readonly bytes: Uint8Array
+    readonly facts: Omit<CutTile, 'picture'>
+    readonly mattes: readonly KeyedMatte[]
+  }
   'cut-out': { readonly bytes: Uint8Array }
   render: {
     readonly renditions: readonly (RenditionFile & {

@@ -1,6 +1,12 @@
 import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
 import { densityOf, exportCutOut } from '@cloudbank/core/cutOut'
-import { decideShot, renderShot, type EngineContext, type StopSignal } from '@cloudbank/core/engine'
+import {
+  decideShot,
+  drawCutTile,
+  renderShot,
+  type EngineContext,
+  type StopSignal,
+} from '@cloudbank/core/engine'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'
@@ -19,6 +25,9 @@ export interface WorkerPlatform {
 
 /** Longer side of the picture that the finder is asked about, in pixels. */
 const FINDER_PICTURE_PX = 520
+
+/** Tiles are looked at and thrown away. */
+const TILE_QUALITY_PCT = 80
 
 /** Answers requests in a worker: decodes, runs the engine, and posts what comes of it. */
 export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
@@ -68,6 +77,11 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     if (job.kind === 'cut') {
       const { mattes } = await decideShot(source, job.plan, context, { until: 'cut' })
       return { mattes }
+    }
+    if (job.kind === 'cut-tile') {
+      const { tile, mattes } = await drawCutTile(source, job.plan, context, job.sidePx)
+      const { picture, ...facts } = tile
+      return { bytes: await codec.encode(picture, 'webp', TILE_QUALITY_PCT), facts, mattes }
     }
     if (job.kind === 'cut-out') {
       const dpi = await densityOf(bytes)

@@ -4,7 +4,9 @@ import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
 import type { ShootView } from '../../data'
 import { Action, Choose } from '../../ui'
+import { useCutTiles } from '../../work/cutTiles'
 import { LENSES } from './lens'
+import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
 
 interface Props {
@@ -27,6 +29,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           <sup>{keyLabel(keyName)}</sup>
         </Lens>
       ))}
+      {lens === 'cut' && <CutLensTools />}
       <Box flex="1" />
       {selected.length > 0 && (
         <>
@@ -82,6 +85,34 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         {...{ webkitdirectory: '' }}
         onChange={(event) => onFolder([...(event.target.files ?? [])])}
       />
+    </Flex>
+  )
+}
+
+/** How far cutting has come, and the order of the cuts. */
+function CutLensTools() {
+  const { left, stop } = useCutTiles()
+  const worst = useSheet(({ worstFirst }) => worstFirst)
+  return (
+    <Flex align="center" gap="4px">
+      <Action
+        look={worst ? 'main' : 'quiet'}
+        aria-pressed={worst}
+        minHeight="26px"
+        onClick={() => useSheet.setState({ worstFirst: !worst })}
+      >
+        Worst first
+      </Action>
+      {left !== null && (
+        <>
+          <Text role="status" color="softInk" whiteSpace="nowrap">
+            {countOf(left, 'shot')} to cut
+          </Text>
+          <Action look="quiet" onClick={stop}>
+            Stop
+          </Action>
+        </>
+      )}
     </Flex>
   )
 }

@@ -5,6 +5,8 @@ import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../
 import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
 import type { LightReading } from '../../work/lightings'
+import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
+import { CutTileView } from './CutTileView'
 import { FrameMarks } from './FrameMarks'
 import { fill01 } from './frameReading'
 import { Hem } from './Hem'
@@ -39,6 +41,9 @@ export const Tile = memo(function Tile(props: TileProps) {
   const tile = useRef<HTMLDivElement>(null)
   useDragShots(tile, shot.id)
   const asOriginal = !rendition || props.original || (lens === 'photo' && hovered)
+  const cut = useCutTiles(({ tiles }) =>
+    lens === 'cut' ? tiles.get(cutKeyOf(shot, props.view)) : undefined,
+  )
   const result = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
   const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
   return (
@@ -57,7 +62,9 @@ export const Tile = memo(function Tile(props: TileProps) {
       onMouseLeave={() => setHovered(false)}
     >
       <div className="tile-mat" style={{ width: px, height: px }}>
-        {lens === 'light' && !props.original ? (
+        {lens === 'cut' && cut && !props.original ? (
+          <CutTileView cut={cut} name={shot.fileName} />
+        ) : lens === 'light' && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />
             {props.reading && <Patch reading={props.reading} />}
@@ -77,7 +84,7 @@ export const Tile = memo(function Tile(props: TileProps) {
       <div className="tile-caption">
         {props.needs && <i title="A finding wants a look" />}
         <span style={{ fontWeight: shot.angle ? 600 : 400 }}>{shot.angle ?? shot.fileName}</span>
-        <span>{reading(props)}</span>
+        <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
       </div>
       <Hem segments={segments} />
     </div>
@@ -92,6 +99,12 @@ function Patch({ reading }: { reading: LightReading }) {
       <div style={{ background: '#808080' }} />
     </div>
   )
+}
+
+function cutReading(cut: ShownCut | undefined): string {
+  if (!cut) return ''
+  if (!cut.isCut) return 'whole'
+  return cut.confidence01 === null ? 'by hand' : formatPercent(cut.confidence01, 0)
 }
 
 /** The figure in a tile's caption: what the lens is about. */

@@ -5,6 +5,7 @@ export const LENSES = [
   { id: 'photo', word: 'Photo', keyName: 'lensPhoto' },
   { id: 'light', word: 'Light', keyName: 'lensLight' },
   { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
+  { id: 'cut', word: 'Cut', keyName: 'lensCut' },
 ] as const satisfies readonly { id: string; word: string; keyName: KeyName }[]
 
 export type LensId = (typeof LENSES)[number]['id']

@@ -10,6 +10,8 @@ interface SheetState {
   readonly selection: Selection
   /** The shot that has the keys. */
   readonly focus: string | null
+  /** Whether the Cut lens has the least sure cuts first. */
+  readonly worstFirst: boolean
   readonly setLens: (lens: LensId) => void
   readonly resize: (by: 1 | -1) => void
   readonly pick: (id: string, gesture: Gesture, order: readonly string[]) => void
@@ -21,6 +23,7 @@ interface SheetState {
 /** What the sheet shows and has selected; of this tab only. */
 export const useSheet = create<SheetState>()((set) => ({
   lens: 'photo',
+  worstFirst: false,
   tilePx: 160,
   selection: NOTHING,
   focus: null,

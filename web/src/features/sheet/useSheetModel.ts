@@ -6,7 +6,8 @@ import { useHeld } from '../../app/useHeld'
 import { perform, remove, type ShootView, type Shot } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { evenOut, groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
-import { assignProduct, groupByProduct } from '../../work/products'
+import { useCutting, useCutTiles, worstFirst } from '../../work/cutTiles'
+import { assignProduct, groupByProduct, inSheetOrder } from '../../work/products'
 import { recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
 import { countStale, stalePlacements } from '../../work/stale'
@@ -24,17 +25,24 @@ export function useSheetModel(view: ShootView) {
   const go = useGo()
   const busy = useRun() !== null
   const { lens, setLens, resize, selection, pickAll, clear, focus, moveFocus, pick } = useSheet()
+  const worst = useSheet((state) => state.worstFirst)
   const [columns, setColumns] = useState(1)
   const original = useHeld('original')
   const readings = useMemo(
     () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
     [lens, view],
   )
-  const groups = useMemo(
-    () =>
-      lens === 'light' ? groupByLighting(view, readings) : groupByProduct(shots, view.products),
-    [lens, view, readings, shots],
+  useCutting(
+    view,
+    useMemo(() => inSheetOrder(shots, view.products), [shots, view.products]),
+    lens === 'cut',
   )
+  const tiles = useCutTiles((state) => (lens === 'cut' && worst ? state.tiles : null))
+  const groups = useMemo(() => {
+    if (lens === 'light') return groupByLighting(view, readings)
+    if (tiles) return [{ sku: '', name: 'Worst first', shots: worstFirst(shots, view, tiles) }]
+    return groupByProduct(shots, view.products)
+  }, [lens, view, readings, shots, tiles])
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
 
@@ -89,6 +97,7 @@ export function useSheetModel(view: ShootView) {
   useCommand('lensPhoto', () => setLens('photo'))
   useCommand('lensLight', () => setLens('light'))
   useCommand('lensFrame', () => setLens('frame'))
+  useCommand('lensCut', () => setLens('cut'))
   useCommand('next', () => step(1))
   useCommand('previous', () => step(-1))
   useCommand('open', () => focus && open(focus), focus !== null)
