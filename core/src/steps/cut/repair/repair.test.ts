@@ -1,0 +1,373 @@
+import { describe, expect, test } from 'vitest'
+import type { CutMatte, Matte } from '../../../matte'
+import {
+  linearRaster,
+  planeF32,
+  planeU8,
+  srgbOfLinear,
+  wholeOf,
+  type PlaneU8,
+} from '../../../raster'
+import { photographSource } from '../../../source'
+import { carriedRepair } from './carry'
+import { brushHold, strokeAt } from './brush'
+import { workedEdge } from './edgeWork'
+import { geodesicDistance } from './geodesic'
+import { corner, outlineCoverage, svgPath } from './outline'
+import { isWorked, repairedMatte, type WholeEdge } from './repairedMatte'
+import { repairsDone, type Outline, type Repair } from './repairs'
+import { traceOutline } from './traceOutline'
+
+const SIDE = 240
+const AREA = { x: 0, y: 0, width: 1, height: 1 }
+const AT_REST: WholeEdge = { edgeShift: 0, edgeSoften: 0, edgeTightenPct: 0, speck: 0 }
+
+/** A disc of 60 px with a round hole of 18 px in it, on paper of nearly the same grey, and a loose piece. */
+const inDisc = (x: number, y: number): boolean => Math.hypot(x - 120, y - 120) < 60
+const inHole = (x: number, y: number): boolean => Math.hypot(x - 140, y - 120) < 18
+const inPiece = (x: number, y: number): boolean => Math.hypot(x - 30, y - 30) < 10
+const photograph = linearRaster({ width: SIDE, height: SIDE })
+let seed = 5
+const noise = (): number => ((seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5) * 0.01
+for (let y = 0, i = 0; y < SIDE; y++)
+  for (let x = 0; x < SIDE; x++, i++) {
+    const [cx, cy] = [x + 0.5, y + 0.5]
+    const solid = (inDisc(cx, cy) && !inHole(cx, cy)) || inPiece(cx, cy)
+    const v = (solid ? 0.4 : 0.6) + noise()
+    photograph.data.set([v, v, v, 1], i * 4)
+  }
+const source = photographSource(srgbOfLinear(photograph))
+
+const planeOf = (inside: (x: number, y: number) => boolean): PlaneU8 => {
+  const plane = planeU8({ width: SIDE, height: SIDE })
+  for (let y = 0, i = 0; y < SIDE; y++)
+    for (let x = 0; x < SIDE; x++, i++) plane.data[i] = inside(x + 0.5, y + 0.5) ? 255 : 0
+  return plane
+}
+const matteOf = (plane: PlaneU8): CutMatte => ({
+  kind: 'cut',
+  box: AREA,
+  unsure: 0,
+  holes: 0,
+  signs: { moved: 0.1, raggedness: 4, explained01: 1, holes: 0 },
+  doubts: [],
+  repairs: 0,
+  touchesBorder: false,
+  alphas: [{ sidePx: SIDE, area: AREA, plane }],
+})
+const truth = planeOf((x, y) => inDisc(x, y) && !inHole(x, y))
+
+const stroke = (
+  kind: 'keep' | 'drop' | 'paint' | 'erase',
+  points: [number, number][],
+  radiusPx: number,
+): Repair => ({
+  kind,
+  turn: 0,
+  hidden: false,
+  points: points.map(([x, y]) => [x / SIDE, y / SIDE]),
+  radius: radiusPx / SIDE,
+  hardness: 0.8,
+})
+
+/** Alpha over the whole photograph after repairs. */
+function repaired(start: Matte, repairs: readonly Repair[], edge = AT_REST): PlaneU8 {
+  const matte = repairedMatte(source, start, { repairs, edge }, [SIDE])
+  const whole = planeU8({ width: SIDE, height: SIDE })
+  if (matte.kind === 'uncut') return whole
+  const { area, plane } = matte.alphas[0]
+  const [left, top] = [Math.round(area.x * SIDE), Math.round(area.y * SIDE)]
+  for (let y = 0; y < plane.height; y++)
+    whole.data.set(
+      plane.data.subarray(y * plane.width, (y + 1) * plane.width),
+      (top + y) * SIDE + left,
+    )
+  return whole
+}
+const wrong = (alpha: PlaneU8, than: PlaneU8 = truth): number =>
+  alpha.data.reduce((sum, a, i) => sum + (a > 127 !== than.data[i]! > 127 ? 1 : 0), 0)
+
+describe('a stroke solves the cut again near it', () => {
+  test('kept: a bite comes back as far as the edge, and no further', () => {
+    const bitten = matteOf(planeOf((x, y) => inDisc(x, y) && !inHole(x, y) && y < 150))
+    expect(wrong(bitten.alphas[0].plane)).toBeGreaterThan(1500)
+    const alpha = repaired(bitten, [
+      stroke(
+        'keep',
+        [
+          [85, 158],
+          [120, 164],
+          [155, 158],
+        ],
+        8,
+      ),
+    ])
+    expect(wrong(alpha)).toBeLessThan(120)
+  })
+
+  test('dropped: backdrop that was taken for product goes up to the edge', () => {
+    const wide = matteOf(
+      planeOf(
+        (x, y) => (inDisc(x, y) && !inHole(x, y)) || (x > 170 && x < 200 && y > 90 && y < 150),
+      ),
+    )
+    const alpha = repaired(wide, [
+      stroke(
+        'drop',
+        [
+          [190, 95],
+          [190, 145],
+        ],
+        7,
+      ),
+    ])
+    expect(wrong(alpha)).toBeLessThan(80)
+  })
+
+  test('what an earlier stroke said stays', () => {
+    const start = matteOf(planeOf((x, y) => inDisc(x, y) && !inHole(x, y)))
+    const keep = stroke('keep', [[200, 60]], 6)
+    const alpha = repaired(start, [keep, stroke('drop', [[200, 80]], 6)])
+    expect(alpha.data[60 * SIDE + 200]).toBeGreaterThan(127)
+  })
+
+  test('far from it nothing changes at all', () => {
+    const start = matteOf(planeOf((x, y) => inDisc(x, y) && y < 150))
+    const alpha = repaired(start, [stroke('keep', [[120, 165]], 8)])
+    for (let y = 0; y < 100; y++)
+      expect(alpha.data.subarray(y * SIDE, (y + 1) * SIDE)).toEqual(
+        start.alphas[0].plane.data.subarray(y * SIDE, (y + 1) * SIDE),
+      )
+  })
+
+  test('of a shot that was left whole a box and strokes make a cut', () => {
+    const none: Matte = { kind: 'uncut', reason: 'no-product' }
+    const box: Repair = { kind: 'box', turn: 0, hidden: false, from: [0.2, 0.2], to: [0.8, 0.8] }
+    const alpha = repaired(none, [box])
+    expect(
+      wrong(
+        alpha,
+        planeOf((x, y) => inDisc(x, y) && !inHole(x, y)),
+      ),
+    ).toBeLessThan(300)
+    const matte = repairedMatte(source, none, { repairs: [box], edge: AT_REST }, [SIDE])
+    expect(matte).toMatchObject({ kind: 'cut', signs: null, repairs: 1, touchesBorder: false })
+  })
+})
+
+describe('other repairs', () => {
+  const start = matteOf(planeOf((x, y) => inDisc(x, y) || inPiece(x, y)))
+  const flip = (x: number, y: number): Repair => ({
+    kind: 'flip',
+    turn: 0,
+    hidden: false,
+    at: [x / SIDE, y / SIDE],
+  })
+  test('a click drops a loose piece, opens a closed hole, and closes it again', () => {
+    const dropped = repaired(start, [flip(30, 30)])
+    expect(wrong(dropped, planeOf(inDisc))).toBeLessThan(5)
+    const opened = repaired(start, [flip(30, 30), flip(140, 120)])
+    expect(wrong(opened)).toBeLessThan(150)
+    const closed = repaired(start, [flip(30, 30), flip(140, 120), flip(140, 120)])
+    expect(wrong(closed, planeOf(inDisc))).toBeLessThan(30)
+  })
+  test('a box drops what lies outside of it', () => {
+    const box: Repair = { kind: 'box', turn: 0, hidden: false, from: [0.9, 0.9], to: [0.22, 0.22] }
+    expect(wrong(repaired(start, [box]), planeOf(inDisc))).toBeLessThan(5)
+  })
+  test('paint and erase are exact', () => {
+    const alpha = repaired(start, [
+      stroke('paint', [[200, 200]], 12),
+      stroke('erase', [[120, 120]], 10),
+    ])
+    expect(alpha.data[200 * SIDE + 200]).toBe(255)
+    expect(alpha.data[120 * SIDE + 120]).toBe(0)
+    const painted = alpha.data.reduce(
+      (sum, a, i) => sum + (i % SIDE > 180 && i / SIDE > 180 ? a / 255 : 0),
+      0,
+    )
+    // Hard to 9.6 px, then fading to 12.5: between the areas of both discs.
+    expect(painted).toBeGreaterThan(Math.PI * 9.6 ** 2)
+    expect(painted).toBeLessThan(Math.PI * 12.5 ** 2)
+  })
+  test('hidden ones count for nothing, and the order is that of their turns', () => {
+    const paint = { ...stroke('paint', [[200, 200]], 12), turn: 2 }
+    const erase = { ...stroke('erase', [[200, 200]], 12), turn: 1 }
+    expect(repairsDone({ b: paint, a: erase }).map(({ kind }) => kind)).toEqual(['erase', 'paint'])
+    expect(repairsDone({ a: { ...paint, hidden: true } })).toEqual([])
+    expect(isWorked({ repairs: [], edge: AT_REST })).toBe(false)
+  })
+  test('the same repairs give the same alpha, one at a time or all at once', () => {
+    const repairs = [
+      stroke('keep', [[140, 120]], 6),
+      stroke('drop', [[30, 30]], 5),
+      stroke('paint', [[60, 200]], 9),
+    ]
+    const atOnce = repaired(
+      matteOf(planeU8(start.alphas[0].plane, start.alphas[0].plane.data.slice())),
+      repairs,
+    )
+    for (let k = 1; k < repairs.length; k++) repaired(start, repairs.slice(0, k))
+    expect(repaired(start, repairs).data).toEqual(atOnce.data)
+    // Undone out of order: without the second, as if it had never been.
+    const without = [repairs[0]!, repairs[2]!]
+    expect(repaired(start, without).data).toEqual(repaired(start, without).data)
+    expect(repaired(start, without).data[30 * SIDE + 30]).toBe(255)
+  })
+})
+
+describe('the whole edge', () => {
+  const disc = matteOf(planeOf(inDisc))
+  const area = (alpha: PlaneU8): number => alpha.data.reduce((sum, a) => sum + a / 255, 0)
+  test('is moved by what is asked', () => {
+    for (const shift of [-10, -4, 4, 10]) {
+      const alpha = repaired(disc, [], { ...AT_REST, edgeShift: shift })
+      const radius = Math.sqrt(area(alpha) / Math.PI)
+      expect(radius).toBeCloseTo(60 + (shift * SIDE) / 1000, 0)
+    }
+  })
+  test('softened has its middle where it was; tightened it is steep again', () => {
+    const soft = repaired(disc, [], { ...AT_REST, edgeSoften: 10 })
+    expect(area(soft)).toBeCloseTo(area(disc.alphas[0].plane), -2)
+    const mixed = (alpha: PlaneU8): number => alpha.data.filter((a) => a > 10 && a < 245).length
+    const tight = repaired(disc, [], { ...AT_REST, edgeSoften: 10, edgeTightenPct: 100 })
+    expect(mixed(tight)).toBeLessThan(0.5 * mixed(soft))
+  })
+  test('pieces that are smaller than asked go', () => {
+    const two = matteOf(planeOf((x, y) => inDisc(x, y) || inPiece(x, y)))
+    expect(repaired(two, [], { ...AT_REST, speck: 60 }).data[30 * SIDE + 30]).toBe(255)
+    const small = matteOf(planeOf((x, y) => inDisc(x, y) || Math.hypot(x - 30, y - 30) < 5))
+    expect(repaired(small, [], { ...AT_REST, speck: 60 }).data[30 * SIDE + 30]).toBe(0)
+  })
+  test('keeps its profile where it moves', () => {
+    const ramp = planeF32(
+      { width: 64, height: 8 },
+      Float32Array.from({ length: 512 }, (_, i) => Math.min(1, Math.max(0, ((i % 64) - 29.5) / 6))),
+    )
+    const { data } = workedEdge(ramp, { shiftPx: 4, softenPx: 0, steepness: 1 })
+    for (let x = 22; x < 40; x++)
+      expect(data[4 * 64 + x]).toBeCloseTo(ramp.data[4 * 64 + x + 4]!, 1)
+  })
+})
+
+describe('paths', () => {
+  const square: Outline = [
+    [0.25, 0.25],
+    [0.75, 0.25],
+    [0.75, 0.75],
+    [0.25, 0.75],
+  ].map(([x, y]) => corner([x!, y!]))
+  /** The usual four curves for a circle, by the constant 0.5523. */
+  const circle = (cx: number, cy: number, r: number): Outline => {
+    const k = 0.5523 * r
+    return [
+      { at: [cx + r, cy], in: [cx + r, cy - k], out: [cx + r, cy + k] },
+      { at: [cx, cy + r], in: [cx + k, cy + r], out: [cx - k, cy + r] },
+      { at: [cx - r, cy], in: [cx - r, cy + k], out: [cx - r, cy - k] },
+      { at: [cx, cy - r], in: [cx - k, cy - r], out: [cx + k, cy - r] },
+    ]
+  }
+  const covered = (outlines: readonly Outline[], side = 100): number => {
+    const plane = outlineCoverage(
+      outlines,
+      { width: side, height: side },
+      wholeOf({ width: side, height: side }),
+    )
+    return plane.data.reduce((sum, share) => sum + share, 0)
+  }
+  test('cover what they enclose, to a part of a pixel, holes left out', () => {
+    expect(covered([square])).toBeCloseTo(2500, 0)
+    expect(covered([square.map(({ at: [x, y] }) => corner([x + 0.0033, y + 0.0033]))])).toBeCloseTo(
+      2500,
+      -1,
+    )
+    expect(covered([circle(0.5, 0.5, 0.3)])).toBeCloseTo(Math.PI * 900, -1)
+    expect(covered([circle(0.5, 0.5, 0.3), circle(0.5, 0.5, 0.1)])).toBeCloseTo(Math.PI * 800, -1)
+  })
+  test('are made of a mask with few nodes, and make the same mask again', () => {
+    const soft = planeU8({ width: SIDE, height: SIDE })
+    for (let y = 0, i = 0; y < SIDE; y++)
+      for (let x = 0; x < SIDE; x++, i++) {
+        const disc = 60.5 - Math.hypot(x + 0.5 - 120, y + 0.5 - 120)
+        const hole = Math.hypot(x + 0.5 - 140, y + 0.5 - 120) - 17.5
+        soft.data[i] = 255 * Math.min(1, Math.max(0, Math.min(disc, hole)))
+      }
+    const path = traceOutline(matteOf(soft))
+    expect(path).toHaveLength(2)
+    const nodes = path.reduce((sum, { length }) => sum + length, 0)
+    expect(nodes).toBeLessThan(20)
+    const again = repaired({ kind: 'uncut', reason: 'no-product' }, [
+      { kind: 'path', turn: 0, hidden: false, outlines: path },
+    ])
+    expect(wrong(again)).toBeLessThan(0.005 * Math.PI * 60 ** 2)
+    const twice = traceOutline(matteOf(again))
+    const third = repaired({ kind: 'uncut', reason: 'no-product' }, [
+      { kind: 'path', turn: 0, hidden: false, outlines: twice },
+    ])
+    expect(wrong(third, again)).toBeLessThan(60)
+  })
+  test('keep corners where a mask has them', () => {
+    const box = planeOf((x, y) => x > 60 && x < 180 && y > 80 && y < 160)
+    const [path] = traceOutline(matteOf(box))
+    expect(path!.length).toBeLessThanOrEqual(8)
+    for (const [x, y] of [
+      [60, 80],
+      [180, 80],
+      [180, 160],
+      [60, 160],
+    ] as const) {
+      const nearest = Math.min(
+        ...path!.map(({ at }) => Math.hypot(at[0] * SIDE - x, at[1] * SIDE - y)),
+      )
+      expect(nearest).toBeLessThan(1.5)
+    }
+  })
+  test('are written as SVG in the pixels of the photograph', () => {
+    expect(svgPath([square], { width: 200, height: 100 })).toBe(
+      'M50 25C50 25 150 25 150 25C150 25 150 75 150 75C150 75 50 75 50 75C50 75 50 25 50 25Z',
+    )
+  })
+})
+
+test('a carried repair lies to the sibling’s product as it did', () => {
+  const from = { x: 0.2, y: 0.2, width: 0.4, height: 0.4 }
+  const to = { x: 0.5, y: 0.1, width: 0.2, height: 0.2 }
+  const carried = carriedRepair(stroke('keep', [[0.2 * SIDE, 0.4 * SIDE]], 12), from, to)
+  if (!('points' in carried)) throw new Error('a stroke stays a stroke')
+  expect(carried.points[0]![0]).toBeCloseTo(0.5)
+  expect(carried.points[0]![1]).toBeCloseTo(0.2)
+  expect(carried.radius).toBeCloseTo(6 / SIDE)
+})
+
+test('a brush holds firmly in its core and fades to its rim', () => {
+  const size = { width: 100, height: 50 }
+  const px = strokeAt(
+    {
+      points: [
+        [0.3, 0.5],
+        [0.7, 0.5],
+      ],
+      radius: 0.1,
+      hardness: 0.5,
+    },
+    size,
+  )
+  const hold = brushHold(px, wholeOf(size))
+  expect(hold.data[25 * 100 + 50]).toBe(1)
+  expect(hold.data[(25 + 4) * 100 + 50]).toBe(1)
+  expect(hold.data[(25 + 7) * 100 + 50]).toBeCloseTo((10.5 - 7.5) / 5.5, 5)
+  expect(hold.data[(25 + 11) * 100 + 50]).toBe(0)
+})
+
+test('geodesic distance goes round what is closed', () => {
+  const size = { width: 21, height: 21 }
+  const seeds = planeU8(size)
+  seeds.data[10 * 21 + 2] = 1
+  const cost = planeF32(size).data.fill(1)
+  for (let y = 0; y < 18; y++) cost[y * 21 + 10] = Infinity
+  const { data } = geodesicDistance(seeds, planeF32(size, cost))
+  // Straight ahead 6; beyond the wall by way of its lower end.
+  expect(data[10 * 21 + 8]).toBeCloseTo(6, 5)
+  expect(data[10 * 21 + 18]).toBeGreaterThan(20)
+  expect(data[10 * 21 + 18]).toBeLessThan(24)
+})
