@@ -38,8 +38,11 @@ export const isWorked = ({ repairs, edge }: HandWork): boolean =>
   edge.edgeTightenPct !== 0 ||
   edge.speck !== 0
 
-/** Repairs are solved once a photograph, for as long as somebody holds it. */
-const opened = new WeakMap<Source, { readonly start: Matte; readonly repairer: Repairer }>()
+/**
+ * Repairs are solved once for each cut, for as long as somebody holds it: by its alpha, or by the photograph
+ * where nothing was cut.
+ */
+const opened = new WeakMap<object, Repairer>()
 
 /**
  * A matte with what was done by hand, at those levels that the automatic one has.
@@ -58,7 +61,7 @@ export function repairedMatte(
   const alphas = sides.flatMap((sidePx): Alpha[] => {
     const isBase = sidePx === baseSide(source.size)
     const alpha = isBase ? solved : wholeAlpha(automatic, source.size, sidePx)
-    if (!isBase) repairer.redo(alpha)
+    if (!isBase) repairer.redo(source, alpha)
     const px = sidePx / 1000
     const reach = Math.ceil((Math.abs(edge.edgeShift) + 3 * edge.edgeSoften) * px)
     const trimmed = trimmedTo(alpha, sidePx, MARGIN_PX + reach)
@@ -89,24 +92,12 @@ export const warmRepairs = (source: Source, automatic: Matte): void =>
   repairerOf(source, automatic).warm()
 
 function repairerOf(source: Source, automatic: Matte): Repairer {
-  const known = opened.get(source)
-  if (known && isSameCut(known.start, automatic)) return known.repairer
+  const cut = automatic.kind === 'cut' ? automatic.alphas[0].plane : source
+  const known = opened.get(cut)
+  if (known) return known
   const repairer = openRepairs(source, wholeAlpha(automatic, source.size, baseSide(source.size)))
-  opened.set(source, { start: automatic, repairer })
+  opened.set(cut, repairer)
   return repairer
-}
-
-/** Whether two mattes are of the same cut: a matte that is unpacked again is another object. */
-function isSameCut(a: Matte, b: Matte): boolean {
-  if (a === b) return true
-  if (a.kind === 'uncut' || b.kind === 'uncut') return a.kind === b.kind
-  const [one, other] = [a.alphas[0].plane, b.alphas[0].plane]
-  return (
-    one === other ||
-    (one.data.length === other.data.length &&
-      one.width === other.width &&
-      one.data.every((value, i) => value === other.data[i]))
-  )
 }
 
 /** Alpha of the whole photograph at a level of a matte; of one that it has not, all is empty. */

@@ -76,7 +76,7 @@ export interface Repairer {
   /** Alpha at the base level after these repairs, of the whole photograph. */
   readonly solve: (repairs: readonly Repair[]) => PlaneU8
   /** What was solved last, done to alpha of the whole photograph at another level, in place. */
-  readonly redo: (alpha: PlaneU8) => void
+  readonly redo: (source: Source, alpha: PlaneU8) => void
   /** Reads the photograph ahead of the first repair. */
   readonly warm: () => void
 }
@@ -84,13 +84,14 @@ export interface Repairer {
 /**
  * Opens a cut for repairs.
  *
+ * @param source what the repairs are solved on.
  * @param start alpha 0…255 of the whole photograph at its base level, as it was cut.
  */
 export function openRepairs(source: Source, start: PlaneU8): Repairer {
   let steps: Step[] = []
   let looks: Looks | null = null
-  /** What was made last at levels beyond the base, by their longer sides. */
-  const redone = new Map<number, { readonly said: readonly string[]; readonly alpha: PlaneU8 }>()
+  /** What was made last at levels beyond the base, by the photograph's width and their longer sides. */
+  const redone = new Map<string, { readonly said: readonly string[]; readonly alpha: PlaneU8 }>()
   const lookOnce = (): Looks => (looks ??= lookAt(source, start))
 
   return {
@@ -115,15 +116,15 @@ export function openRepairs(source: Source, start: PlaneU8): Repairer {
       )
       return state.alpha
     },
-    redo: (alpha) => {
-      const side = Math.max(alpha.width, alpha.height)
+    redo: (from, alpha) => {
+      const side = `${from.size.width} ${Math.max(alpha.width, alpha.height)}`
       const said = steps.map((step) => step.said)
       const before = redone.get(side)
       // One more repair is done to what was made with those before it.
       const goesOn = before && before.said.every((each, k) => each === said[k])
       if (goesOn) alpha.data.set(before.alpha.data)
       for (const { effect } of steps.slice(goesOn ? before.said.length : 0))
-        apply(effect, alpha, source, start)
+        apply(effect, alpha, from, start)
       redone.set(side, { said, alpha: planeU8(alpha, alpha.data.slice()) })
     },
   }

@@ -1,0 +1,136 @@
+import { readFile } from 'node:fs/promises'
+import sharp from 'sharp'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+
+let app: RunningApp
+beforeAll(async () => {
+  app = await startApp()
+})
+afterAll(() => app.stop())
+
+/** A pixel of the cut on the bench, at a place in fractions of the picture. */
+const pixelAt = (x01: number, y01: number): Promise<number[]> =>
+  app.page.evaluate(
+    ([x, y]) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[data-testid=cut-picture] canvas')!
+      const at = [Math.floor(x! * canvas.width), Math.floor(y! * canvas.height)] as const
+      return [...canvas.getContext('2d')!.getImageData(...at, 1, 1).data]
+    },
+    [x01, y01],
+  )
+
+/** A drawing is waited for this long, whatever else the machine does. */
+const SEEN = { timeout: 20_000 }
+
+const isGrey = ([r, g, b]: number[]): boolean => r === 128 && g === 128 && b === 128
+const repairs = (): Promise<string | null> =>
+  app.page.locator('[data-repairs]').getAttribute('data-repairs')
+
+/** Drags over the picture, by places in fractions of it. */
+async function drag(places: readonly (readonly [number, number])[]): Promise<void> {
+  const { page } = app
+  const box = (await page.getByTestId('cut-picture').boundingBox())!
+  const px = ([x, y]: readonly [number, number]) =>
+    [box.x + x * box.width, box.y + y * box.height] as const
+  await page.mouse.move(...px(places[0]!))
+  await page.mouse.down()
+  for (const place of places.slice(1)) await page.mouse.move(...px(place), { steps: 4 })
+  await page.mouse.up()
+}
+
+/** The wall of the skillet at its lower left: black on black, which the automatic cut loses. */
+const WALL: readonly (readonly [number, number])[] = [
+  [0.383, 0.837],
+  [0.309, 0.817],
+  [0.243, 0.76],
+  [0.194, 0.673],
+]
+
+test('a cut is repaired by hand, undone, carried to a sibling, and saved with its alpha', async () => {
+  const { page } = app
+  await newShoot(app, await demoPhotos(['OCK-104-top.jpg', 'OCK-104-three-quarter.jpg']))
+  await page.locator('.tile', { hasText: 'top' }).dblclick()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Cut' }).click()
+  await page.getByTestId('cut-picture').waitFor({ timeout: 60_000 })
+  await expect.poll(() => pixelAt(0.02, 0.02).then(isGrey), SEEN).toBe(true)
+  const [wallX, wallY] = WALL[1]!
+  expect(isGrey(await pixelAt(wallX, wallY)), 'the wall is lost at first').toBe(true)
+
+  await page.keyboard.press('4')
+  await drag(WALL)
+  await page.getByTestId('changed').waitFor()
+  await expect.poll(() => pixelAt(wallX, wallY).then(isGrey), SEEN).toBe(false)
+  expect(await repairs()).toBe('1')
+  // Far from the stroke nothing has changed.
+  expect(isGrey(await pixelAt(0.02, 0.02))).toBe(true)
+
+  await page.keyboard.press('u')
+  await expect.poll(() => pixelAt(wallX, wallY).then(isGrey), SEEN).toBe(true)
+  await page.keyboard.press('Shift+U')
+  await expect.poll(() => pixelAt(wallX, wallY).then(isGrey), SEEN).toBe(false)
+
+  // Painted exactly, out in the backdrop; hidden, and shown again.
+  await page.keyboard.press('6')
+  await drag([
+    [0.1, 0.1],
+    [0.14, 0.1],
+  ])
+  await expect.poll(() => pixelAt(0.12, 0.1).then(isGrey), SEEN).toBe(false)
+  await page.getByRole('button', { name: 'Hide repair 2' }).click()
+  await expect.poll(() => pixelAt(0.12, 0.1).then(isGrey), SEEN).toBe(true)
+  await page.getByRole('button', { name: 'Show repair 2' }).click()
+  await expect.poll(() => pixelAt(0.12, 0.1).then(isGrey), SEEN).toBe(false)
+
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'PNG', exact: true }).click()
+  const download = await downloading
+  expect(download.suggestedFilename()).toBe('OCK-104-top-cut-out.png')
+  const { data, info } = await sharp(await readFile(await download.path()))
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const alphaAt = (x: number, y: number): number =>
+    data[(Math.floor(y * info.height) * info.width + Math.floor(x * info.width)) * 4 + 3]!
+  expect([info.width, info.height, info.channels]).toEqual([2400, 1600, 4])
+  expect(alphaAt(0.12, 0.1)).toBe(255)
+  expect(alphaAt(wallX, wallY)).toBeGreaterThan(200)
+  expect(alphaAt(0.02, 0.02)).toBe(0)
+  expect(alphaAt(0.12, 0.2)).toBe(0)
+
+  await page.keyboard.press('t')
+  const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+  await window.getByText('Repairs of the cut').waitFor()
+  await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
+  await window.waitFor({ state: 'detached' })
+  const shots = await rowsOf<{
+    fileName: string
+    touches: { cut?: { repairs?: Record<string, { kind: string; points: number[][] }> } }
+  }>(page, 'shots')
+  const kinds = shots.map(({ touches }) =>
+    Object.values(touches.cut?.repairs ?? {})
+      .map(({ kind }) => kind)
+      .sort(),
+  )
+  expect(kinds).toEqual([
+    ['keep', 'paint'],
+    ['keep', 'paint'],
+  ])
+  // They lie where the sibling's own product lies.
+  const painted = shots.map(
+    ({ touches }) =>
+      Object.values(touches.cut?.repairs ?? {}).find(({ kind }) => kind === 'paint')!.points[0]!,
+  )
+  expect(painted[0]).not.toEqual(painted[1])
+})
+
+test('the Cut lens fills in, and has the least sure first on demand', async () => {
+  const { page } = app
+  await page.keyboard.press('Escape')
+  await page.getByRole('listbox', { name: 'Shots' }).waitFor()
+  await page.keyboard.press('4')
+  await expect.poll(() => page.locator('[data-doubts]').count(), { timeout: 60_000 }).toBe(2)
+  await page.getByText('by hand').first().waitFor()
+  await page.getByRole('button', { name: 'Worst first' }).click()
+  await page.getByText('Worst first').nth(1).waitFor()
+  expect(await page.locator('.tile').count()).toBe(2)
+})
