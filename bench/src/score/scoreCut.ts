@@ -2,15 +2,18 @@ import { readFile } from 'node:fs/promises'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { unpackMatte, type CutSigns } from '@cloudbank/core/matte'
 import type { PlaneU8, Size } from '@cloudbank/core/raster'
+import { createNodeNetworks } from '@cloudbank/hosts/node'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { alphaOver, readTruth } from './alphas'
 import { isGood, measureCut, type CutMeasures } from './cutMeasures'
+import { finderAlone } from './finderAlone'
 import { grabCut } from './grabCut'
 import { withNoise } from './noise'
-import { groupMeans, type Compared, type Scorecard } from './scorecard'
+import { groupMeans, type Compared, type GroupMeans, type Scorecard } from './scorecard'
+import { meanOf } from '../table'
 
 const PLAIN_PAPER = ['white', 'grey', 'blue']
 
@@ -33,9 +36,16 @@ interface Trust {
 }
 
 type Shot = Compared<CutMeasures> &
-  Trust & { readonly photo: Photo; readonly change: number; readonly good: boolean }
+  Trust & {
+    readonly alone: CutMeasures
+    readonly photo: Photo
+    readonly change: number
+    readonly good: boolean
+  }
 
 interface CutFigures {
+  /** The finder's answer by itself, taken as alpha: means. */
+  readonly finderAlone: CutMeasures
   /** Of the shots that are not good, the share that is flagged; of the good ones, the same. */
   readonly flagRecall: number
   readonly flagFalse: number
@@ -57,6 +67,7 @@ export async function scoreCut(
   tell: (line: string) => void,
 ): Promise<Scorecard<CutMeasures> & CutFigures> {
   const shots: Shot[] = []
+  const network = createNodeNetworks()
   for (const photo of folder.photos) {
     const path = photoPath(folder, photo)
     const truth = await readTruth(alphaPath(folder, photo))
@@ -66,12 +77,13 @@ export async function scoreCut(
     const own = measureCut(made.alpha, truth)
     const change = 1 - measureCut(noisy.alpha, made.alpha).iou
     const peer = measureCut(await grabCut(path, truth), truth)
+    const alone = measureCut(await finderAlone(bytes, network, truth), truth)
     const { confidence, signs, flagged } = made
     const good = isGood(made.alpha, truth)
     tell(
-      `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
+      `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}, finder alone ${alone.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
-    shots.push({ photo, own, peer, change, confidence, signs, flagged, good })
+    shots.push({ photo, own, peer, alone, change, confidence, signs, flagged, good })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -85,12 +97,15 @@ export async function scoreCut(
         whole.filter(({ photo }) => PLAIN_PAPER.includes(photo.backdrop ?? '')),
       ),
       runningOut: groupMeans(shots.filter(({ photo }) => runsOut(photo))),
+      ...byBackdrop(whole),
     },
+    finderAlone: meanOf(shots.map(({ alone }) => alone)),
     ...trustOf(shots),
     stability: stabilityOf(shots),
-    shots: shots.map(({ photo, own, peer, confidence, signs, flagged, good }) => ({
+    shots: shots.map(({ photo, own, peer, alone, confidence, signs, flagged, good }) => ({
       file: photo.file,
       ...own,
+      finderAlone: alone,
       confidence,
       signs,
       flagged,
@@ -100,10 +115,21 @@ export async function scoreCut(
   }
 }
 
+/** Means by the kind of backdrop, where that is known. */
+function byBackdrop(shots: readonly Shot[]): Record<string, GroupMeans<CutMeasures>> {
+  const kinds = [...new Set(shots.flatMap(({ photo: { backdrop } }) => backdrop ?? []))].sort()
+  return Object.fromEntries(
+    kinds.map((kind) => [
+      `on ${kind}`,
+      groupMeans(shots.filter(({ photo }) => photo.backdrop === kind)),
+    ]),
+  )
+}
+
 /** Edges of the classes of confidence in the reliability table. */
 const CLASSES = [0, 0.2, 0.4, 0.6, 0.8, 1] as const
 
-function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability'> {
+function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability' | 'finderAlone'> {
   const shareOf = (of: readonly Shot[], is: (shot: Shot) => boolean): number =>
     of.length === 0 ? NaN : of.filter(is).length / of.length
   const reliability = CLASSES.slice(1).map((to, k) => {

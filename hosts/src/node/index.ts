@@ -1,2 +1,3 @@
 export { nodeCodec } from './nodeCodec'
 export { createNodePool } from './nodePool'
+export { createNodeNetworks } from './nodeNetworks'

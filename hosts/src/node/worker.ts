@@ -1,11 +1,9 @@
 import { createHash } from 'node:crypto'
-import { readFile } from 'node:fs/promises'
-import { createRequire } from 'node:module'
 import { parentPort } from 'node:worker_threads'
 import sharp from 'sharp'
-import { lazyNetworks, openFinder } from '../networks'
 import { serveEngine } from '../pool'
 import { nodeCodec } from './nodeCodec'
+import { createNodeNetworks } from './nodeNetworks'
 
 // The pool has a worker for every core; libvips threads on top would only get in each other's way.
 sharp.concurrency(1)
@@ -16,12 +14,7 @@ const port = parentPort
 
 const serve = serveEngine({
   codec: nodeCodec,
-  network: lazyNetworks({
-    finder: async () => {
-      const model = createRequire(import.meta.url).resolve('@cloudbank/core/models/finder.onnx')
-      return openFinder(await readFile(model))
-    },
-  }),
+  network: createNodeNetworks(),
   sha256: async (bytes) => createHash('sha256').update(bytes).digest('hex'),
   post: (message, transfer) => port.postMessage(message, transfer),
 })

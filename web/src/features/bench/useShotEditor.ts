@@ -57,14 +57,16 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
     show: (step, changed) =>
       actions.show(Object.entries(changed).map(([field, value]) => ({ step, field, value }))),
     keep: (words, step, changed, mergeKey) => {
+      // A lighting has settings of Light only.
+      const at = level === 'lighting' && step !== 'light' ? 'shot' : level
       const changes = Object.entries(changed).map(([field, value]) => ({
         step,
         field,
         value: value as unknown,
-        place: placeOf(level, view, shot, step, field),
+        place: placeOf(at, view, shot, step, field),
       }))
-      const key = mergeKey === undefined ? undefined : `${shot.id}/${level}/${step}/${mergeKey}`
-      actions.keep(words + PLACES[level], changes, key)
+      const key = mergeKey === undefined ? undefined : `${shot.id}/${at}/${step}/${mergeKey}`
+      actions.keep(words + PLACES[at], changes, key)
     },
     release: (words, step, fields) =>
       actions.keep(
@@ -99,7 +101,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
 const withAllDrafts = (steps: BriefSteps, drafts: Drafts): BriefSteps =>
   Object.fromEntries(STEPS.map(({ id }) => [id, drafted(steps[id], id, drafts)])) as BriefSteps // of every step
 
-/** Where a level keeps a setting. A lighting has settings of Light only. */
+/** Where a level keeps a setting. */
 function placeOf(level: Origin, view: ShootView, shot: Shot, step: StepId, field: string): Place {
   if (level === 'brief')
     return { table: 'briefs', id: view.briefRow.id, path: ['brief', 'steps', step, field] }

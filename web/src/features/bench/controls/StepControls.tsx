@@ -93,7 +93,7 @@ const PlainControl = memo(function PlainControl({ control, ...props }: PlainProp
       )
     case 'choice':
       return (
-        <NativeSelect.Root size="xs">
+        <NativeSelect.Root size="xs" marginBottom="6px">
           <NativeSelect.Field
             aria-label={control.label}
             value={String(value)}

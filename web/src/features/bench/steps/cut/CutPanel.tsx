@@ -7,7 +7,7 @@ import { keyLabel } from '../../../../app/keys'
 import { attempt } from '../../../../notices'
 import { sharedPreviewer } from '../../../../preview'
 import { Action, Key, Range } from '../../../../ui'
-import { StepControls } from '../../controls'
+import { LevelChoice, StepControls } from '../../controls'
 import type { Bench } from '../../useBench'
 import { FindingList } from '../FindingList'
 import { LOOK_WORDS, SIZES, TOOLS, useCutTools } from './cutTools'
@@ -92,6 +92,9 @@ export function CutPanel(props: Props) {
         )}
       </Part>
       <RepairList repairs={repairs} />
+      <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
+        <LevelChoice editor={bench.editor} step="cut" />
+      </Box>
       <StepControls step="cut" own={{}} editor={bench.editor} view={bench.view} shot={bench.shot} />
       <SaveCutOut bench={bench} plan={plan} facts={facts} />
       <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />

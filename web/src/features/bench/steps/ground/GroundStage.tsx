@@ -12,7 +12,7 @@ export function GroundStage({ bench }: { bench: Bench }) {
       bench={bench}
       panel={
         <>
-          <LevelChoice editor={editor} />
+          <LevelChoice editor={editor} step="ground" />
           <StepControls step="ground" own={OWN} editor={editor} view={view} shot={shot} />
           <FindingList view={view} shot={shot} shown={rendition} />
         </>

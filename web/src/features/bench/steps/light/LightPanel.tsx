@@ -10,7 +10,7 @@ import { NeutralChoice } from './NeutralChoice'
 export function LightPanel(props: OwnControlProps) {
   return (
     <Box>
-      <LevelChoice editor={props.editor} />
+      <LevelChoice editor={props.editor} step="light" />
       <StepControls step="light" own={OWN} {...props} />
     </Box>
   )
