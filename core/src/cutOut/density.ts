@@ -36,7 +36,7 @@ export async function densityOf(bytes: Uint8Array): Promise<number> {
   }
 }
 
-/** What the pHYs chunk of a PNG says (PNG, 3rd edition, 11.3.4.3); null without one. */
+/** What the pHYs chunk of a PNG says (ISO/IEC 15948, 11.3.5.3); null without one. */
 function pngDensity(bytes: Uint8Array): number | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   if (bytes.length < 33 || view.getUint32(0) !== 0x89504e47) return null

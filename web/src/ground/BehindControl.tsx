@@ -1,5 +1,5 @@
-import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
-import { Range } from '../ui'
+import { Box, NativeSelect } from '@chakra-ui/react'
+import { Slider } from '../ui'
 import { behindOf, behindWords, BEHIND_CHOICES, type Behind, type BehindKind } from './behind'
 import { ColourField } from './ColourField'
 
@@ -30,7 +30,7 @@ export function BehindControl({ behind, palette, onChange }: Props) {
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
-      <Box marginTop="6px">
+      <Box marginTop="6px" width="248px" maxWidth="100%">
         {behind.kind === 'colour' && (
           <ColourField
             key={behind.colour}
@@ -70,11 +70,12 @@ export function BehindControl({ behind, palette, onChange }: Props) {
               onChange={(to) => keep({ ...behind, to })}
             />
             {behind.shape === 'linear' && (
-              <Slid
+              <Slider
                 label="Direction"
-                unit="°"
+                reading={`${behind.angleDeg}°`}
                 min={-180}
                 max={180}
+                step={1}
                 value={behind.angleDeg}
                 onChange={(angleDeg) => keep({ ...behind, angleDeg })}
               />
@@ -82,46 +83,17 @@ export function BehindControl({ behind, palette, onChange }: Props) {
           </>
         )}
         {behind.kind === 'cleaned' && (
-          <Slid
+          <Slider
             label="Brightness"
-            unit=" L*"
+            reading={`${behind.lightness} L*`}
             min={20}
             max={100}
+            step={1}
             value={behind.lightness}
             onChange={(lightness) => keep({ ...behind, lightness })}
           />
         )}
       </Box>
-    </Box>
-  )
-}
-
-function Slid(props: {
-  label: string
-  unit: string
-  min: number
-  max: number
-  value: number
-  onChange: (value: number) => void
-}) {
-  const { label, unit, min, max, value, onChange } = props
-  return (
-    <Box width="248px" maxWidth="100%">
-      <Flex fontSize="12px" lineHeight="16px">
-        <Text flex="1">{label}</Text>
-        <Text fontFamily="mono">
-          {value}
-          {unit}
-        </Text>
-      </Flex>
-      <Range
-        type="range"
-        aria-label={label}
-        min={min}
-        max={max}
-        value={value}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
     </Box>
   )
 }

@@ -5,14 +5,14 @@ import { formatPercent, formatSigned } from '@cloudbank/core/words'
 import type { CutFacts } from '@cloudbank/hosts/previewer'
 import { keyLabel } from '../../../../app/keys'
 import { attempt } from '../../../../notices'
-import { sharedPreviewer } from '../../../../preview'
-import { Action, Key, Range } from '../../../../ui'
+import { Action, Key, Slider } from '../../../../ui'
 import { LevelChoice, StepControls } from '../../controls'
 import type { Bench } from '../../useBench'
 import { FindingList } from '../FindingList'
 import { LOOK_WORDS, SIZES, TOOLS, useCutTools } from './cutTools'
 import { RepairList } from './RepairList'
 import { SaveCutOut } from './SaveCutOut'
+import { traceOf } from './traceOf'
 import type { PathEditor } from './usePathEditor'
 import type { RepairActions } from './useRepairs'
 
@@ -131,15 +131,8 @@ function describe(facts: CutFacts | null): string {
 }
 
 async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {
-  const { picture, assets, mattes } = bench
-  if (!picture || mattes.kind !== 'here') return
-  const outlines = await sharedPreviewer().ask<'trace'>({
-    kind: 'trace',
-    picture: picture.name,
-    plan,
-    assets,
-    mattes: mattes.mattes,
-  })
+  const outlines = await traceOf(bench, plan)
+  if (!outlines) return
   path.setOutlines('Path made from the cut', outlines)
   useCutTools.setState({ tool: 'path' })
 }
@@ -214,37 +207,5 @@ function ToolPart() {
         </>
       )}
     </Part>
-  )
-}
-
-interface SliderProps {
-  readonly label: string
-  readonly reading: string
-  readonly value: number
-  readonly min: number
-  readonly max: number
-  readonly step: number
-  readonly onChange: (value: number) => void
-  readonly aside?: React.ReactNode
-}
-
-/** A slider of the tool in hand, which no brief and no shot has. */
-function Slider({ label, reading, aside, onChange, ...range }: SliderProps) {
-  return (
-    <Box marginBottom="3px">
-      <Flex align="baseline" gap="6px" fontSize="12px" lineHeight="16px">
-        <Text flex="1">{label}</Text>
-        {aside}
-        <Text fontFamily="mono" minWidth="52px" textAlign="right">
-          {reading}
-        </Text>
-      </Flex>
-      <Range
-        type="range"
-        aria-label={label}
-        {...range}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
-    </Box>
   )
 }

@@ -6,12 +6,12 @@ import { stemOf } from '@cloudbank/core/names'
 import { svgFile } from '@cloudbank/core/steps'
 import type { CutFacts } from '@cloudbank/hosts/previewer'
 import { attempt } from '../../../../notices'
-import { sharedPreviewer } from '../../../../preview'
 import { Action } from '../../../../ui'
 import { download } from '../../../../work/delivery'
 import { saveCutOut } from '../../../../work/cutOut'
 import type { Bench } from '../../useBench'
 import { Part } from './CutPanel'
+import { traceOf } from './traceOf'
 
 interface Props {
   readonly bench: Bench
@@ -58,15 +58,10 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
   )
 }
 
-async function savePath({ shot, picture, assets, mattes }: Bench, plan: Plan): Promise<void> {
-  if (!picture || mattes.kind !== 'here') return
-  const outlines = await sharedPreviewer().ask<'trace'>({
-    kind: 'trace',
-    picture: picture.name,
-    plan,
-    assets,
-    mattes: mattes.mattes,
-  })
+async function savePath(bench: Bench, plan: Plan): Promise<void> {
+  const { shot } = bench
+  const outlines = await traceOf(bench, plan)
+  if (!outlines) return
   const svg = new Blob([svgFile(outlines, shot)], { type: 'image/svg+xml' })
   download(svg, `${stemOf(shot.fileName)}-path.svg`)
 }
