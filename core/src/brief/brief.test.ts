@@ -107,7 +107,9 @@ describe('older briefs', () => {
     const result = readBrief(saved)
     if (!result.ok) throw new Error(JSON.stringify(result.problems))
     expect(result.brief.version).toBe(BRIEF_VERSION)
-    expect(result.brief.steps.ground).toEqual({ behind: { kind: 'colour', colour: '#F2F2F0' } })
+    expect(result.brief.steps.ground).toMatchObject({
+      behind: { kind: 'colour', colour: '#F2F2F0' },
+    })
     expect(result.brief.steps.frame).toMatchObject({ ratio: { width: 4, height: 5 }, fillPct: 80 })
     expect(result.brief.steps.light.contrast).toBe(12)
   })

@@ -143,9 +143,11 @@ describe('a database of version 2', () => {
     const edits = [put('briefs', id, ['brief', 'steps', 'ground', 'behind'], behind)]
     await perform({ shootId: shoot!.id, words: 'Ground: transparent', edits }, now)
     const read = async () => checkRows('briefs', [await now.briefs.get(id)]).rows[0]?.brief
-    expect((await read())?.steps.ground).toEqual({ behind })
+    expect((await read())?.steps.ground).toMatchObject({ behind })
     await undoLast({ shootId: shoot!.id }, now)
-    expect((await read())?.steps.ground).toEqual({ behind: { kind: 'colour', colour: '#FFFFFF' } })
+    expect((await read())?.steps.ground).toMatchObject({
+      behind: { kind: 'colour', colour: '#FFFFFF' },
+    })
     await now.delete()
   })
 

@@ -145,7 +145,7 @@ class RowsInHand {
     if (known) return known.row
     const kept: unknown = await this.#db.table(table).get(id)
     // A row that an earlier version wrote is changed as this one reads it.
-    const row = kept === undefined ? undefined : (SCHEMAS[table].safeParse(kept).data ?? kept)
+    const row = kept === undefined ? undefined : asRead(table, kept)
     this.#rows.set(ref, { table, id, row, changed: false })
     return row
   }
@@ -306,13 +306,27 @@ async function move(
     const { table, id, path } = patch
     const row = await rows.get(table, id)
     const rowIsThere = row !== undefined || path.length === 0
-    if (!rowIsThere || !isSame(valueAt(row, path), patch[from])) continue
+    if (!rowIsThere || !stands(table, row, path, patch[from])) continue
     rows.set(table, id, withValueAt(row, path, patch[to]))
     moved.add(patch)
   }
   await rows.write()
   return moved
 }
+
+/**
+ * Whether a row has a value in a place. What an earlier version wrote counts as this one reads it: with the
+ * settings that have come since, at rest.
+ */
+function stands(table: DeedTable, row: unknown, path: Path, value: unknown): boolean {
+  if (isSame(valueAt(row, path), value)) return true
+  if (row === undefined || value === undefined) return false
+  return isSame(row, asRead(table, withValueAt(row, path, value)))
+}
+
+/** A row as this version reads it; as it is where it cannot be read. */
+const asRead = (table: DeedTable, row: unknown): unknown =>
+  SCHEMAS[table].safeParse(row).data ?? row
 
 async function stepped(
   deed: Deed,
