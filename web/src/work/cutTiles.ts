@@ -21,14 +21,15 @@ interface CutTiles {
   readonly tiles: ReadonlyMap<string, ShownCut>
   /** Shots that are still to be cut; null while nothing is at work. */
   readonly left: number | null
-  readonly stop: () => void
+  /** Whether a person stopped it: it goes on when they say so, or look at the cuts anew. */
+  readonly stopped: boolean
 }
 
 /** The cut-outs of the sheet, by what they depend on; made as they are needed. */
 export const useCutTiles = create<CutTiles>()(() => ({
   tiles: new Map(),
   left: null,
-  stop: () => undefined,
+  stopped: false,
 }))
 
 const keys = new WeakMap<Shot, { readonly steps: unknown; readonly key: string }>()
@@ -45,17 +46,21 @@ export function cutKeyOf(shot: Shot, view: ShootView): string {
 
 /** Cuts what of these shots has not been cut, in the workers, for as long as it is wanted or till stopped. */
 export function useCutting(view: ShootView, shots: readonly Shot[], wanted: boolean): void {
+  const stopped = useCutTiles((state) => state.stopped)
+  useEffect(() => {
+    if (!wanted) useCutTiles.setState({ stopped: false })
+  }, [wanted])
   const missing = useMemo(() => {
-    if (!wanted) return []
+    if (!wanted || stopped) return []
     const { tiles } = useCutTiles.getState()
     return shots.filter((shot) => !tiles.has(cutKeyOf(shot, view)))
-  }, [view, shots, wanted])
+  }, [view, shots, wanted, stopped])
   const names = missing.map((shot) => cutKeyOf(shot, view)).join()
   useEffect(() => {
     if (missing.length === 0) return
     const control = new AbortController()
     let left = missing.length
-    useCutTiles.setState({ left, stop: () => control.abort() })
+    useCutTiles.setState({ left })
     const done = (): void => {
       left--
       if (!control.signal.aborted) useCutTiles.setState({ left: left > 0 ? left : null })
@@ -67,9 +72,10 @@ export function useCutting(view: ShootView, shots: readonly Shot[], wanted: bool
           useNotices.getState().say(`${shot.fileName} could not be cut.`)
         })
         .finally(done)
-    const ended = (): void => useCutTiles.setState({ left: null })
-    control.signal.addEventListener('abort', ended)
-    return () => control.abort()
+    return () => {
+      control.abort()
+      useCutTiles.setState({ left: null })
+    }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the names say all about what is missing
   }, [names])
 }

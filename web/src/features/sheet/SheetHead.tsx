@@ -91,7 +91,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
 
 /** How far cutting has come, and the order of the cuts. */
 function CutLensTools() {
-  const { left, stop } = useCutTiles()
+  const { left, stopped } = useCutTiles()
   const worst = useSheet(({ worstFirst }) => worstFirst)
   return (
     <Flex align="center" gap="4px">
@@ -108,10 +108,15 @@ function CutLensTools() {
           <Text role="status" color="softInk" whiteSpace="nowrap">
             {countOf(left, 'shot')} to cut
           </Text>
-          <Action look="quiet" onClick={stop}>
+          <Action look="quiet" onClick={() => useCutTiles.setState({ stopped: true })}>
             Stop
           </Action>
         </>
+      )}
+      {stopped && (
+        <Action look="quiet" onClick={() => useCutTiles.setState({ stopped: false })}>
+          Cut the rest
+        </Action>
       )}
     </Flex>
   )
