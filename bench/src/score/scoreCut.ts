@@ -7,7 +7,7 @@ import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
-import { alphaOver, readTruth } from './alphas'
+import { cutOf, readTruth } from './alphas'
 import { isGood, measureCut, type CutMeasures } from './cutMeasures'
 import { finderAlone } from './finderAlone'
 import { grabCut } from './grabCut'
@@ -179,9 +179,9 @@ async function cutAt(
   const matte = finest && unpackMatte(finest.matte)
   const flagged = findings.some(({ code }) => FLAGS.includes(code))
   if (matte?.kind !== 'cut')
-    return { alpha: alphaOver(matte ?? null, size), confidence: 0, signs: null, flagged }
+    return { alpha: cutOf(matte ?? null, size), confidence: 0, signs: null, flagged }
   return {
-    alpha: alphaOver(matte, size),
+    alpha: cutOf(matte, size),
     confidence: matte.signs ? confidenceOf(matte.signs) : 0,
     signs: matte.signs,
     flagged,

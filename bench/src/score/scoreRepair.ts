@@ -7,7 +7,7 @@ import { nodeCodec } from '@cloudbank/hosts/node'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
-import { alphaOver, readTruth } from './alphas'
+import { cutOf, readTruth } from './alphas'
 import { measureCut, type CutMeasures } from './cutMeasures'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 import { strokeOnWorst } from './simulatedStroke'
@@ -49,7 +49,7 @@ export async function scoreRepair(
     const sides =
       automatic.kind === 'cut' ? automatic.alphas.map(({ sidePx }) => sidePx) : [800, 1600]
     const repairs: Repair[] = []
-    let alpha = alphaOver(automatic, truth)
+    let alpha = cutOf(automatic, truth)
     const before = measureCut(alpha, truth)
     // A shot that was left whole begins with nothing, as on the bench.
     if (automatic.kind === 'uncut') alpha.data.fill(0)
@@ -61,7 +61,7 @@ export async function scoreRepair(
         const began = performance.now()
         repairedMatte(source, automatic, { repairs, edge }, sides.slice(0, 1))
         if (k > 0) times.push(performance.now() - began)
-        alpha = alphaOver(repairedMatte(source, automatic, { repairs, edge }, sides), truth)
+        alpha = cutOf(repairedMatte(source, automatic, { repairs, edge }, sides), truth)
       }
       after.push(measureCut(alpha, truth).iou)
     }

@@ -32,7 +32,7 @@ export function encodeTiff({ width, height, data }: SrgbRgba8, dpi: number): Uin
     { tag: 256, type: TYPE.long, values: [width] },
     { tag: 257, type: TYPE.long, values: [height] },
     { tag: 258, type: TYPE.short, values: [8, 8, 8, 8] },
-    // Adobe deflate; RGB; the first pixel is at the upper left.
+    // Deflate; RGB; the first pixel is at the upper left.
     { tag: 259, type: TYPE.short, values: [8] },
     { tag: 262, type: TYPE.short, values: [2] },
     { tag: 273, type: TYPE.long, values: offsets },

@@ -10,4 +10,5 @@ export {
   type Matte,
   type UncutReason,
 } from './matte'
+export { alphaOver } from './alphaOver'
 export { packMatte, unpackMatte, type PackedMatte } from './packMatte'

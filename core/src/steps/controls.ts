@@ -7,6 +7,8 @@ import { z } from 'zod'
 export type Control<Field extends string = string> = {
   readonly field: Field
   readonly label: string
+  /** Whether it has any effect, by the settings of its step; always where this is missing. */
+  readonly when?: (settings: Readonly<Record<string, unknown>>) => boolean
 } & (
   | {
       readonly kind: 'number'

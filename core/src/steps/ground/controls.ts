@@ -3,7 +3,13 @@ import type { GroundSettings } from './settings'
 
 type Field = keyof GroundSettings
 
-const number = (field: Field, label: string, unit: string): Control<Field> => ({
+type When = NonNullable<Control['when']>
+const hasShadow: When = ({ shadow }) => shadow !== 'none'
+const isMade: When = ({ shadow }) => shadow === 'made'
+const mirrors: When = ({ reflectionPct }) => reflectionPct !== 0
+
+const number = (field: Field, label: string, unit: string, when?: When): Control<Field> => ({
+  ...(when ? { when } : {}),
   kind: 'number',
   field,
   label,
@@ -32,11 +38,11 @@ export const GROUND_CONTROLS: readonly ControlGroup<Field>[] = [
           { value: 'made', words: 'made from the outline' },
         ],
       },
-      number('shadowPct', 'Strength', '%'),
-      number('shadowAngleDeg', 'Direction', '°'),
-      number('shadowLengthPct', 'Length', '%'),
-      number('shadowSoftPct', 'Softness', '%'),
-      number('contactPct', 'Contact', '%'),
+      number('shadowPct', 'Strength', '%', hasShadow),
+      number('shadowAngleDeg', 'Direction', '°', isMade),
+      number('shadowLengthPct', 'Length', '%', isMade),
+      number('shadowSoftPct', 'Softness', '%', isMade),
+      number('contactPct', 'Contact', '%', isMade),
     ],
   },
   {
@@ -44,8 +50,8 @@ export const GROUND_CONTROLS: readonly ControlGroup<Field>[] = [
     title: 'Reflection',
     controls: [
       number('reflectionPct', 'Reflection', '%'),
-      number('reflectionFadePct', 'Reach', '%'),
-      number('reflectionBlurPct', 'Blur', '%'),
+      number('reflectionFadePct', 'Reach', '%', mirrors),
+      number('reflectionBlurPct', 'Blur', '%', mirrors),
     ],
   },
 ]

@@ -1,4 +1,4 @@
-import type { CutMatte } from '../../matte'
+import { alphaOver, type CutMatte } from '../../matte'
 import {
   components,
   labOfLinear,
@@ -6,21 +6,16 @@ import {
   LINEAR,
   linearRaster,
   luminance,
-  pixelsOf,
   planeF32,
   planeU8,
   resampleLinear,
-  resamplePlane,
   softenPlane,
   squaredDistance,
-  WHOLE_01,
   wholeOf,
-  within01,
   type LabPicture,
   type LinearRgba,
   type PlaneF32,
   type Rgb,
-  type Size,
 } from '../../raster'
 import type { Source } from '../../source'
 import { fitTrend } from '../cut/trend'
@@ -63,7 +58,7 @@ export interface OwnBackdrop {
  */
 export function ownBackdrop(source: Source, matte: CutMatte): OwnBackdrop {
   const picture = source.reduced(SIDE_PX)
-  const alpha = alphaOver(matte, picture)
+  const alpha = alphaOver(matte.alphas[0], picture)
   // Near the product pixels are mixed with it: neither are they bare.
   const rim = RIM * Math.max(picture.width, picture.height)
   const solid = planeU8(
@@ -167,25 +162,4 @@ function colourOf(plate: Float32Array): Rgb {
     return values[Math.floor(values.length / 2)]!
   }
   return labToLinear([middle(0), middle(1), middle(2)])
-}
-
-/** Alpha of the base level over the whole photograph. */
-function alphaOver({ alphas: [{ area, plane }] }: CutMatte, size: Size): PlaneF32 {
-  const spread = resamplePlane(
-    plane,
-    pixelsOf(within01(WHOLE_01, area), plane),
-    planeF32(size),
-    LINEAR,
-  )
-  const inside = pixelsOf(area, size)
-  for (let y = 0, i = 0; y < size.height; y++)
-    for (let x = 0; x < size.width; x++, i++) {
-      const within =
-        x + 0.5 >= inside.x &&
-        x + 0.5 <= inside.x + inside.width &&
-        y + 0.5 >= inside.y &&
-        y + 0.5 <= inside.y + inside.height
-      if (!within) spread.data[i] = 0
-    }
-  return spread
 }

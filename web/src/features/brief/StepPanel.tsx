@@ -15,6 +15,7 @@ import type { BriefEditor } from './useBriefEditor'
 export function StepPanel({ step, editor }: { step: StepId; editor: BriefEditor }) {
   return groupsOf(step).flatMap(({ controls }) =>
     controls.map((control) => {
+      if (control.when?.(editor.brief.steps[step]) === false) return null
       const field = control.field as FieldOf<typeof step> // a control names a field of its own step
       const value: unknown = editor.brief.steps[step][field]
       // What a control gives is of its field's type; the brief is checked before it is kept.

@@ -39,6 +39,7 @@ export function StepControls({ step, own, ...shared }: Props) {
           )}
         </Flex>
         {controls.map((control) => {
+          if (control.when?.(editor.steps[step]) === false) return null
           const field = fieldOf(step, control)
           const Own = own[field]
           if (control.kind === 'own') return Own && <Own key={field} {...shared} />

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { repairsDone, type Point, type Repair } from '@cloudbank/core/steps'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../../../app/commands'
@@ -20,6 +20,8 @@ import { nextTurn, useRepairs } from './useRepairs'
 
 /** Points of a stroke lie at least this far apart, in shares of the picture. */
 const EVERY = 0.0015
+/** A stroke that has so many has been drawn over everything. */
+const MOST_POINTS = 4000
 
 /** Cut on the bench: looked at closely, and repaired by hand. */
 export function CutStage({ bench }: { bench: Bench }) {
@@ -30,6 +32,8 @@ export function CutStage({ bench }: { bench: Bench }) {
   const [shown, setShown] = useState<Shown | null>(null)
   const [pointer, setPointer] = useState<Place | null>(null)
   const [drawing, setDrawing] = useState<Drawing | null>(null)
+  // The pointer moves more often than the screen is drawn: what is in hand is not read off the screen.
+  const inHand = useRef<Drawing | null>(null)
   const [goTo, setGoTo] = useState<Place | null>(null)
   const { touches } = bench.plan
   const plan = useSame({
@@ -42,7 +46,8 @@ export function CutStage({ bench }: { bench: Bench }) {
   const drawn = useCutView({ ...common, part: whole })
   const facts = (close ?? drawn)?.raster.matte ?? null
   const doubts = useMemo(
-    () => (facts?.kind === 'cut' && facts.repairs === 0 ? facts.doubts : []),
+    // Of the automatic cut: whoever has repaired one goes on to the next.
+    () => (facts?.kind === 'cut' ? facts.doubts : []),
     [facts],
   )
 
@@ -56,10 +61,6 @@ export function CutStage({ bench }: { bench: Bench }) {
   }, [doubts, doubt])
   useEffect(() => setDoubt(-1), [shot.id])
 
-  for (const { id } of TOOLS)
-    // The list never changes, so hooks are called in the same order every time.
-    // eslint-disable-next-line react-hooks/rules-of-hooks
-    useCommand(id, () => useCutTools.setState({ tool: id }))
   useCommand('look', () => useCutTools.setState(({ look }) => ({ look: nextLook(look) })))
   useCommand('finer', () => useCutTools.setState(({ radius }) => ({ radius: resized(radius, -1) })))
   useCommand('broader', () =>
@@ -70,8 +71,11 @@ export function CutStage({ bench }: { bench: Bench }) {
 
   const finish = (repair: Repair): void => repairs.add(repair)
   const tool = pointerTool(hand.tool, {
-    drawing,
-    setDrawing,
+    drawing: () => inHand.current,
+    setDrawing: (next) => {
+      inHand.current = next
+      setDrawing(next)
+    },
     repairOf: (kind, points) => {
       const { radius, hardness, shift, soften } = hand
       const stroke = { turn: nextTurn(repairs.repairs), hidden: false, points, radius, hardness }
@@ -107,16 +111,8 @@ export function CutStage({ bench }: { bench: Bench }) {
           />
         ) : undefined
       }
-      tools={TOOLS.map(({ id, word, hint }) => (
-        <Tool
-          key={id}
-          type="button"
-          title={hint}
-          aria-pressed={hand.tool === id}
-          onClick={() => useCutTools.setState({ tool: id })}
-        >
-          {word} <Key>{keyLabel(id)}</Key>
-        </Tool>
+      tools={TOOLS.map((tool) => (
+        <ToolChoice key={tool.id} tool={tool} chosen={hand.tool === tool.id} />
       ))}
       reading={drawn ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
@@ -149,11 +145,23 @@ export function CutStage({ bench }: { bench: Bench }) {
   )
 }
 
+/** One tool in the line, and its key. */
+function ToolChoice({ tool, chosen }: { tool: (typeof TOOLS)[number]; chosen: boolean }) {
+  const { id, word, hint } = tool
+  const take = (): void => useCutTools.setState({ tool: id })
+  useCommand(id, take)
+  return (
+    <Tool type="button" title={hint} aria-pressed={chosen} onClick={take}>
+      {word} <Key>{keyLabel(id)}</Key>
+    </Tool>
+  )
+}
+
 type StrokeKind = 'keep' | 'drop' | 'paint' | 'erase' | 'edge'
 const BRUSHES: ReadonlySet<ToolId> = new Set(['keep', 'drop', 'paint', 'erase', 'edge'])
 
 interface Hands {
-  readonly drawing: Drawing | null
+  readonly drawing: () => Drawing | null
   readonly setDrawing: (drawing: Drawing | null) => void
   readonly repairOf: (kind: StrokeKind, points: Point[]) => void
   readonly box: (from: Point, to: Point) => void
@@ -166,8 +174,14 @@ interface Hands {
   }
 }
 
+/** A place as a repair keeps it: what is drawn far beyond the picture ends at its surroundings. */
+const pointOf = ({ x, y }: Place): Point => [
+  Math.min(2, Math.max(-1, x)),
+  Math.min(2, Math.max(-1, y)),
+]
+
 function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
-  const { drawing, setDrawing } = hands
+  const { setDrawing } = hands
   const nothing = (): void => undefined
   switch (tool) {
     case 'hand':
@@ -175,26 +189,31 @@ function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
     case 'flip':
       return {
         cursor: 'crosshair',
-        onDown: ({ x, y }) => hands.flip([x, y]),
+        onDown: (at) => hands.flip(pointOf(at)),
         onDrag: nothing,
         onUp: nothing,
       }
     case 'box':
       return {
         cursor: 'crosshair',
-        onDown: ({ x, y }) => setDrawing({ kind: 'box', from: [x, y], to: [x, y] }),
-        onDrag: ({ x, y }) => drawing?.kind === 'box' && setDrawing({ ...drawing, to: [x, y] }),
-        onUp: ({ x, y }) => {
-          if (drawing?.kind === 'box' && drawing.from[0] !== x && drawing.from[1] !== y)
-            hands.box(drawing.from, [x, y])
+        onDown: (at) => setDrawing({ kind: 'box', from: pointOf(at), to: pointOf(at) }),
+        onDrag: (at) => {
+          const drawing = hands.drawing()
+          if (drawing?.kind === 'box') setDrawing({ ...drawing, to: pointOf(at) })
+        },
+        onUp: (at) => {
+          const drawing = hands.drawing()
+          const to = pointOf(at)
+          if (drawing?.kind === 'box' && drawing.from[0] !== to[0] && drawing.from[1] !== to[1])
+            hands.box(drawing.from, to)
           setDrawing(null)
         },
       }
     case 'path':
       return {
         cursor: 'crosshair',
-        onDown: ({ x, y }, event) => hands.path.onDown([x, y], hands.path.measure, event.detail),
-        onDrag: ({ x, y }) => hands.path.onDrag([x, y]),
+        onDown: (at, event) => hands.path.onDown(pointOf(at), hands.path.measure, event.detail),
+        onDrag: (at) => hands.path.onDrag(pointOf(at)),
         onUp: hands.path.onUp,
       }
     case 'keep':
@@ -204,14 +223,17 @@ function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
     case 'edge':
       return {
         cursor: 'none',
-        onDown: ({ x, y }) => setDrawing({ kind: 'stroke', points: [[x, y]] }),
-        onDrag: ({ x, y }) => {
-          if (drawing?.kind !== 'stroke') return
+        onDown: (at) => setDrawing({ kind: 'stroke', points: [pointOf(at)] }),
+        onDrag: (at) => {
+          const drawing = hands.drawing()
+          if (drawing?.kind !== 'stroke' || drawing.points.length >= MOST_POINTS) return
+          const [x, y] = pointOf(at)
           const [lastX, lastY] = drawing.points.at(-1)!
           if (Math.hypot(x - lastX, y - lastY) >= EVERY)
             setDrawing({ kind: 'stroke', points: [...drawing.points, [x, y]] })
         },
         onUp: () => {
+          const drawing = hands.drawing()
           if (drawing?.kind === 'stroke') hands.repairOf(tool, [...drawing.points])
           setDrawing(null)
         },
