@@ -150,11 +150,12 @@ describe('a page that crashes', () => {
       (await rowsOf<Row & { shootId: string }>(page, table)).filter(
         (row) => row.shootId === shootId,
       )
-    // Kept are all of them, in are only some. What is taken in between both readings counts twice.
+    // Kept are all of them, in are only some. One taken in between both readings is in both: by name.
     const areKept = async (): Promise<boolean> => {
-      const arrivals = await mine(running.page, 'arrivals')
-      const shots = await mine(running.page, 'shots')
-      return arrivals.length > 0 && arrivals.length + shots.length >= names.length
+      const arrivals = await mine<{ fileName: string }>(running.page, 'arrivals')
+      const shots = await mine<{ fileName: string }>(running.page, 'shots')
+      const kept = new Set([...arrivals, ...shots].map(({ fileName }) => fileName))
+      return arrivals.length > 0 && names.every((name) => kept.has(name))
     }
     await expect.poll(areKept, { interval: 10, timeout: 10_000 }).toBe(true)
     const again = await reopened(running)
