@@ -1,8 +1,15 @@
 import { readFile } from 'node:fs/promises'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { unpackMatte, type CutSigns } from '@cloudbank/core/matte'
-import type { PlaneU8, Size } from '@cloudbank/core/raster'
-import { createNodeNetworks } from '@cloudbank/hosts/node'
+import {
+  linearRaster,
+  resampleSrgb,
+  wholeOf,
+  type LinearRgba,
+  type PlaneU8,
+  type Size,
+} from '@cloudbank/core/raster'
+import { createNodeNetworks, nodeCodec } from '@cloudbank/hosts/node'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
@@ -10,6 +17,7 @@ import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../
 import { cutOf, readTruth } from './alphas'
 import { isGood, measureCut, type CutMeasures } from './cutMeasures'
 import { finderAlone } from './finderAlone'
+import { measureFringe, type Fringe } from './fringe'
 import { grabCut } from './grabCut'
 import { withNoise } from './noise'
 import { groupMeans, type Compared, type GroupMeans, type Scorecard } from './scorecard'
@@ -38,6 +46,7 @@ interface Trust {
 type Shot = Compared<CutMeasures> &
   Trust & {
     readonly alone: CutMeasures
+    readonly fringe: Fringe | null
     readonly photo: Photo
     readonly change: number
     readonly good: boolean
@@ -46,6 +55,8 @@ type Shot = Compared<CutMeasures> &
 interface CutFigures {
   /** The finder's answer by itself, taken as alpha: means. */
   readonly finderAlone: CutMeasures
+  /** ΔE2000 along the edge on new grounds, the true alpha given: means. */
+  readonly fringe: Fringe
   /** Of the shots that are not good, the share that is flagged; of the good ones, the same. */
   readonly flagRecall: number
   readonly flagFalse: number
@@ -79,11 +90,12 @@ export async function scoreCut(
     const peer = measureCut(await grabCut(path, truth), truth)
     const alone = measureCut(await finderAlone(bytes, network, truth), truth)
     const { confidence, signs, flagged } = made
+    const fringe = measureFringe(await linearAt(bytes, truth), truth)
     const good = isGood(made.alpha, truth)
     tell(
       `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}, finder alone ${alone.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
-    shots.push({ photo, own, peer, alone, change, confidence, signs, flagged, good })
+    shots.push({ photo, own, peer, alone, fringe, change, confidence, signs, flagged, good })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -100,6 +112,7 @@ export async function scoreCut(
       ...byBackdrop(whole),
     },
     finderAlone: meanOf(shots.map(({ alone }) => alone)),
+    fringe: meanOf(shots.flatMap(({ fringe }) => fringe ?? [])),
     ...trustOf(shots),
     stability: stabilityOf(shots),
     shots: shots.map(({ photo, own, peer, alone, confidence, signs, flagged, good }) => ({
@@ -129,7 +142,7 @@ function byBackdrop(shots: readonly Shot[]): Record<string, GroupMeans<CutMeasur
 /** Edges of the classes of confidence in the reliability table. */
 const CLASSES = [0, 0.2, 0.4, 0.6, 0.8, 1] as const
 
-function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability' | 'finderAlone'> {
+function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability' | 'finderAlone' | 'fringe'> {
   const shareOf = (of: readonly Shot[], is: (shot: Shot) => boolean): number =>
     of.length === 0 ? NaN : of.filter(is).length / of.length
   const reliability = CLASSES.slice(1).map((to, k) => {
@@ -186,6 +199,12 @@ async function cutAt(
     signs: matte.signs,
     flagged,
   }
+}
+
+/** A photograph in linear light, at a size. */
+async function linearAt(bytes: Uint8Array, size: Size): Promise<LinearRgba> {
+  const picture = await nodeCodec.decode(bytes)
+  return resampleSrgb(picture, wholeOf(picture), linearRaster(size))
 }
 
 /** Findings that say that a cut wants a look. */

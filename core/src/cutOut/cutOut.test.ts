@@ -1,4 +1,5 @@
 import { unzipSync, unzlibSync } from 'fflate'
+import exifr from 'exifr'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '../brief'
@@ -6,25 +7,25 @@ import { playedContext, keptFor, PAPER, RED, scene } from '../engine/scene.testi
 import { photographSource } from '../source'
 import { srgbRaster } from '../raster'
 import { densityOf, USUAL_DPI } from './density'
-import { exportCutOut, NothingCutError } from './exportCutOut'
+import { exportCutOut, NothingCutError, type CutOutFormat } from './exportCutOut'
 import { withPngDensity } from './pngDensity'
 import { encodeTiff } from './tiff'
 
 const codec = {
   ...playedContext().codec,
-  encode: async (picture: { data: Uint8ClampedArray; width: number; height: number }) =>
-    new Uint8Array(
-      await sharp(picture.data, {
-        raw: { width: picture.width, height: picture.height, channels: 4 },
-      })
-        .png()
-        .toBuffer(),
-    ),
+  encode: async (
+    picture: { data: Uint8ClampedArray; width: number; height: number },
+    format: 'png' | 'webp' | 'jpeg' | 'avif',
+  ) => {
+    const { data, width, height } = picture
+    const opened = sharp(data, { raw: { width, height, channels: 4 } })
+    return new Uint8Array(await opened.toFormat(format).toBuffer())
+  },
 }
 const { original, matte } = scene()
 const source = photographSource(original)
 
-const exported = (format: 'png' | 'tiff' | 'layers', settings: object = {}) => {
+const exported = (format: CutOutFormat, settings: object = {}) => {
   const plan = planShot(
     'a'.repeat(64),
     BriefSteps.parse({ light: { neutral: { from: 'photograph' } }, ...settings }),
@@ -55,6 +56,22 @@ describe('a cut-out', () => {
     expect(Math.abs(at(49, 100)[0]! - RED[0])).toBeLessThan(12)
     expect((await sharp(png).metadata()).density).toBe(300)
     expect(await densityOf(png)).toBeCloseTo(300, 0)
+  })
+
+  test('as WebP is read by an independent decoder, with alpha, profile and density', async () => {
+    const webp = await exported('webp')
+    const { format, hasAlpha, icc, exif } = await sharp(webp).metadata()
+    expect({ format, hasAlpha }).toEqual({ format: 'webp', hasAlpha: true })
+    expect(icc).toBeDefined()
+    expect(await exifr.parse(exif!)).toEqual({
+      XResolution: 300,
+      YResolution: 300,
+      ResolutionUnit: 'inches',
+    })
+    expect(await densityOf(webp)).toBe(300)
+    const at = await pixels(webp)
+    expect(at(20, 20)[3]).toBe(0)
+    expect(at(100, 100)[3]).toBe(255)
   })
 
   test('as TIFF is read by an independent decoder, with alpha, profile and density', async () => {

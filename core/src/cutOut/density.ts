@@ -19,7 +19,7 @@ export async function densityOf(bytes: Uint8Array): Promise<number> {
   const png = pngDensity(bytes)
   if (png !== null) return png
   try {
-    const found: unknown = await exifr.parse(bytes, {
+    const found: unknown = await exifr.parse(webpExif(bytes) ?? bytes, {
       tiff: true,
       exif: false,
       jfif: true,
@@ -47,6 +47,20 @@ function pngDensity(bytes: Uint8Array): number | null {
       return bytes[at + 16] === 1 ? (view.getUint32(at + 8) * CM_PER_INCH) / 100 : null
     if (kind === 0x49444154) return null
     at += 12 + length
+  }
+  return null
+}
+
+/** The EXIF chunk of a WebP (RFC 9649, 2.7.1.5), from its TIFF header on; null without one. */
+function webpExif(bytes: Uint8Array): Uint8Array | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  if (bytes.length < 20 || view.getUint32(8) !== 0x57454250) return null
+  for (let at = 12; at + 8 <= bytes.length;) {
+    const length = view.getUint32(at + 4, true)
+    const data = bytes.subarray(at + 8, at + 8 + length)
+    // Some writers put the letters of a JPEG's segment in front.
+    if (view.getUint32(at) === 0x45584946) return data[0] === 0x45 ? data.subarray(6) : data
+    at += 8 + length + (length & 1)
   }
   return null
 }

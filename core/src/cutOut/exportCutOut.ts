@@ -27,6 +27,7 @@ import { STEPS, type RenditionPlan } from '../steps'
 import { withPngDensity } from './pngDensity'
 import { encodeOpenRaster, type Layer } from './openRaster'
 import { encodeTiff } from './tiff'
+import { withWebpDensity } from './webpDensity'
 
 /** What a cut-out is saved as. */
 export const CUT_OUT_FORMATS = {
@@ -88,7 +89,10 @@ export async function exportCutOut(
     case 'png':
       return pngOf(picture, codec, dpi)
     case 'webp':
-      return tagSrgb(await codec.encode(picture, 'webp', WEBP_QUALITY_PCT), 'webp')
+      return withWebpDensity(
+        tagSrgb(await codec.encode(picture, 'webp', WEBP_QUALITY_PCT), 'webp'),
+        dpi,
+      )
     case 'tiff':
       return encodeTiff(picture, dpi)
     case 'layers': {

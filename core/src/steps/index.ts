@@ -30,6 +30,7 @@ export { groupLightings, type LightingClue, type LightingGroup } from './light/g
 export { CutSettings } from './cut/settings'
 export { levelKey } from './cut'
 export { confidenceOf } from './cut/confidence'
+export { extractForeground } from './cut/extractForeground'
 export * from './cut/repair'
 export { Behind as BehindSetting, GroundSettings } from './ground/settings'
 export { FrameSettings } from './frame/settings'
