@@ -47,7 +47,14 @@ export async function decideShot(
   const checkpoint = checkpointOf(context)
   let decision: Decision = {
     ...UNDECIDED,
-    facts: { photograph: source.size, matte: null, product: null, lift: null, ownBackdrop: null },
+    facts: {
+      photograph: source.size,
+      matte: null,
+      product: null,
+      lift: null,
+      ownBackdrop: null,
+      groundPicture: null,
+    },
   }
   for (const step of steps) {
     const decided = await step.decide?.(
@@ -58,6 +65,7 @@ export async function decideShot(
         source,
         network: context.network,
         asset: assetOf(plan, context),
+        decode: (bytes) => context.codec.decode(bytes),
         key: stepKey(plan, step),
         keptMatte: (key) => context.mattes.get(key) ?? null,
         sidesNeeded: (product) =>

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
 import { BriefSteps, placementsOf, planShot, renditionKey, stepKey, Touches } from '../brief'
+import { srgbRaster, type SrgbRgba8 } from '../raster'
 import { photographSource } from '../source'
 import { bare, formatCube, sampleCube, STEPS } from '../steps'
 import { cut } from '../steps/cut'
@@ -25,6 +26,17 @@ const cubes = new Map(
   ]),
 )
 
+/** Grounds by the one byte of their files: stripes of two widths. */
+const stripes = (wide: number): SrgbRgba8 => {
+  const picture = srgbRaster({ width: 64, height: 24 })
+  for (let i = 0; i < 64 * 24; i++)
+    picture.data.set(((i % 64) / wide) & 1 ? [60, 90, 120, 255] : [200, 180, 160, 255], i * 4)
+  return picture
+}
+const grounds = new Map(
+  [2, 3].map((digit) => [String(digit).repeat(64), Uint8Array.of(digit * 3)] as const),
+)
+
 const place = (change: object = {}) => ({
   id: 'page',
   name: 'page',
@@ -40,11 +52,14 @@ const place = (change: object = {}) => ({
 async function fileOf(settings: object): Promise<{ key: string; file: string }> {
   const steps = BriefSteps.parse({ finish: { placements: [place()] }, ...settings })
   const plan = planShot(HASH, steps)
-  const codec = recordingCodec()
+  const codec = {
+    ...recordingCodec(),
+    decode: ([wide = 1]: Uint8Array) => Promise.resolve(stripes(wide)),
+  }
   const context = playedContext({
     codec,
     mattes: keptFor(plan, matte),
-    asset: (hash) => Promise.resolve(cubes.get(hash) ?? null),
+    asset: (hash) => Promise.resolve(cubes.get(hash) ?? grounds.get(hash) ?? null),
     network: () =>
       Promise.resolve((planes) => Promise.resolve(new Float32Array(planes.length / 3).fill(0.01))),
   })
@@ -68,6 +83,11 @@ const table = { from: 'cube', hash: '0'.repeat(64), name: 'Dusk', strengthPct: 5
 const gradient = (change: object) => [
   { ground: { behind: { kind: 'gradient' } } },
   { ground: { behind: { kind: 'gradient', ...change } } },
+]
+const oak = { kind: 'picture', hash: '2'.repeat(64), name: 'Slate' }
+const picture = (change: object, base: object = {}) => [
+  { ground: { behind: { ...oak, ...base } } },
+  { ground: { behind: { ...oak, ...base, ...change } } },
 ]
 const shadow = (change: object) => [
   { ground: { shadow: 'made' } },
@@ -128,6 +148,12 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
     { ground: { behind: { kind: 'cleaned' } } },
     { ground: { behind: { kind: 'cleaned', lightness: 70 } } },
   ],
+  'ground.behind.hash': picture({ hash: '3'.repeat(64) }),
+  'ground.behind.name': picture({ name: 'Oak' }),
+  'ground.behind.fit': picture({ fit: 'whole' }),
+  'ground.behind.sizePct': picture({ sizePct: 70 }, { fit: 'repeat' }),
+  'ground.behind.blurPct': picture({ blurPct: 80 }),
+  'ground.behind.lightEv': picture({ lightEv: -1 }),
   'ground.shadow': [{}, { ground: { shadow: 'made' } }],
   'ground.shadowPct': shadow({ shadowPct: 20 }),
   'ground.shadowAngleDeg': shadow({ shadowAngleDeg: 30 }),
@@ -155,7 +181,7 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'finish.placements.limitBytes': finish({ limitBytes: 6000 }),
   'finish.placements.changes': finish({ changes: { frame: { fillPct: 60 } } }),
 }
-const SHOWS_NOT = ['light.look.name', 'finish.placements.id', 'finish.placements.name']
+const SHOWS_NOT = ['light.look.name', 'ground.behind.name', 'finish.placements.id', 'finish.placements.name']
 
 /** The paths of all fields of a schema, those of every kind of a union among them. */
 function leaves(schema: z.core.$ZodType, path: string): string[] {

@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import type { AnyFinding, FindingTable, MeasuredPhotograph, Surroundings } from '../findings'
 import type { NetworkOf } from '../networks'
 import type { Placement } from '../outlets'
-import type { Box01, Size } from '../raster'
+import type { Box01, LinearRgba, Size, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import type { ControlGroup } from './controls'
 import type { Matte, PackedMatte } from '../matte'
@@ -22,6 +22,8 @@ export interface ShotFacts {
   readonly lift: Pass | null
   /** What the photograph's own backdrop gives to a new ground, once it is asked for; null without a cut. */
   readonly ownBackdrop: (() => OwnBackdrop) | null
+  /** The picture that the settings put behind the product; null where they put none. */
+  readonly groundPicture: LinearRgba | null
 }
 
 /** What a step may ask of its surroundings while it decides. */
@@ -34,6 +36,12 @@ export interface DecideContext {
    * @throws AssetMissingError where it is not to be had.
    */
   readonly asset: (hash: string) => Promise<Uint8Array>
+  /**
+   * Decodes such a picture.
+   *
+   * @throws FileError when the bytes are not a whole picture.
+   */
+  readonly decode: (bytes: Uint8Array) => Promise<SrgbRgba8>
   /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
   readonly key: string
   /** A matte that was kept under a key. */

@@ -24,6 +24,8 @@ export const SCHEMAS = {
   measureTasks: rows.MeasureTask,
   deeds: rows.Deed,
   cubes: rows.CubeRow,
+  grounds: rows.GroundRow,
+  cutOuts: rows.CutOutItem,
   holds: rows.Hold,
   productTables: rows.ProductTable,
 } as const satisfies Record<string, z.ZodType>
@@ -50,6 +52,8 @@ class CloudbankDatabase extends Dexie {
   declare measureTasks: Table<rows.MeasureTask, string>
   declare deeds: EntityTable<rows.Deed, 'id'>
   declare cubes: EntityTable<rows.CubeRow, 'hash'>
+  declare grounds: EntityTable<rows.GroundRow, 'hash'>
+  declare cutOuts: EntityTable<rows.CutOutItem, 'id'>
   declare holds: EntityTable<rows.Hold, 'id'>
   declare productTables: EntityTable<rows.ProductTable, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
@@ -92,6 +96,7 @@ class CloudbankDatabase extends Dexie {
       })
       .upgrade(upgradeTo3)
     this.version(4).stores({ files: null })
+    this.version(5).stores({ grounds: 'hash', cutOuts: 'id, jobId, shootId, outcome.state' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -175,6 +175,28 @@ export type Deed = z.infer<typeof Deed>
 export const CubeRow = z.object({ hash: FileHash, name: z.string(), text: z.string() })
 export type CubeRow = z.infer<typeof CubeRow>
 
+/** A picture that was brought in to stand behind products. */
+export const GroundRow = z.object({ hash: FileHash, name: z.string(), blob: BlobValue })
+export type GroundRow = z.infer<typeof GroundRow>
+
+/** A cut-out of many that are saved together: still to be made, made, or failed with a reason. */
+export const CutOutItem = z.object({
+  /** `${jobId}/${order}`. */
+  id: z.string(),
+  jobId: z.string(),
+  shootId: ShootId,
+  shotId: ShotId,
+  /** Its name in the zip. */
+  path: z.string(),
+  format: z.enum(['png', 'webp', 'tiff', 'layers']),
+  outcome: z.discriminatedUnion('state', [
+    z.object({ state: z.literal('waiting') }),
+    z.object({ state: z.literal('made'), blob: BlobValue }),
+    z.object({ state: z.literal('failed'), reason: z.string() }),
+  ]),
+})
+export type CutOutItem = z.infer<typeof CutOutItem>
+
 /** A file that was dropped and still has to be looked at. */
 export const Arrival = z.object({
   id: z.number().optional(),

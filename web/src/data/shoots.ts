@@ -45,6 +45,7 @@ const OF_A_SHOOT = [
   'measureTasks',
   'productTables',
   'deeds',
+  'cutOuts',
 ] as const
 
 /** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */

@@ -17,7 +17,7 @@ const NOTHING: Swept = { files: 0, bytes: 0 }
 
 /**
  * Frees what nothing points to any more: originals, previews, measures, mattes, finished files, colour
- * tables, and deeds beyond a limit. What an undo could bring back is still pointed to.
+ * tables, grounds, and deeds beyond a limit. What an undo could bring back is still pointed to.
  *
  * @param versions earlier versions of each rendition that stay.
  */
@@ -43,7 +43,7 @@ export async function sweep(
       await free(db, 'measures', (hash) => !used.has(hash)),
       await free(db, 'mattes', (key) => !used.has(key.split('/', 1)[0] ?? '')),
       await freeContents(inHistory, db),
-      await freeCubes(deeds, db),
+      ...(await freeNamed(['cubes', 'grounds'], deeds, db)),
     ]
     return {
       files: freed.reduce((sum, { files }) => sum + files, 0),
@@ -121,8 +121,8 @@ async function freeContents(patches: readonly Patch[], db: Database) {
   return free(db, 'contents', (hash) => !used.has(hash))
 }
 
-/** Colour tables that no brief, lighting, shot or deed names. */
-async function freeCubes(deeds: readonly Deed[], db: Database) {
+/** Colour tables and grounds that no brief, lighting, shot or deed names. */
+async function freeNamed(tables: readonly string[], deeds: readonly Deed[], db: Database) {
   const texts = [
     JSON.stringify(deeds),
     JSON.stringify(await db.briefs.toArray()),
@@ -130,7 +130,8 @@ async function freeCubes(deeds: readonly Deed[], db: Database) {
     JSON.stringify(await db.runs.toArray()),
     JSON.stringify((await db.shots.toArray()).map(({ touches }) => touches)),
   ]
-  return free(db, 'cubes', (hash) => !texts.some((text) => text.includes(hash)))
+  const isUnused = (hash: string): boolean => !texts.some((text) => text.includes(hash))
+  return Promise.all(tables.map((table) => free(db, table, isUnused)))
 }
 
 async function free(

@@ -1,7 +1,10 @@
 import { Box, NativeSelect } from '@chakra-ui/react'
+import { useState } from 'react'
 import { Slider } from '../ui'
 import { behindOf, behindWords, BEHIND_CHOICES, type Behind, type BehindKind } from './behind'
 import { ColourField } from './ColourField'
+import { GradientPart } from './GradientPart'
+import { PicturePart } from './PicturePart'
 
 interface Props {
   readonly behind: Behind
@@ -12,15 +15,25 @@ interface Props {
 
 /** What lies behind the product: the kind, and what that kind needs. */
 export function BehindControl({ behind, palette, onChange }: Props) {
-  const keep = (next: Behind): void => onChange(behindWords(next), next)
+  /** A picture has been asked for, and none chosen yet: until then all stays as it was. */
+  const [wantsPicture, setWantsPicture] = useState(false)
+  const kind: BehindKind = wantsPicture ? 'picture' : behind.kind
+  const keep = (next: Behind): void => {
+    setWantsPicture(false)
+    onChange(behindWords(next), next)
+  }
+  const choose = (chosen: BehindKind): void => {
+    if (chosen === 'picture') setWantsPicture(behind.kind !== 'picture')
+    else keep(behindOf(chosen, behind))
+  }
   return (
     <Box>
       <NativeSelect.Root size="xs" width="248px" maxWidth="100%">
         <NativeSelect.Field
           aria-label="Ground"
-          value={behind.kind}
+          value={kind}
           // The options are the kinds.
-          onChange={(event) => keep(behindOf(event.target.value as BehindKind, behind))}
+          onChange={(event) => choose(event.target.value as BehindKind)}
         >
           {BEHIND_CHOICES.map(({ value, words }) => (
             <option key={value} value={value}>
@@ -31,7 +44,7 @@ export function BehindControl({ behind, palette, onChange }: Props) {
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       <Box marginTop="6px" width="248px" maxWidth="100%">
-        {behind.kind === 'colour' && (
+        {kind === 'colour' && behind.kind === 'colour' && (
           <ColourField
             key={behind.colour}
             label="Colour"
@@ -40,49 +53,13 @@ export function BehindControl({ behind, palette, onChange }: Props) {
             onChange={(colour) => keep({ ...behind, colour })}
           />
         )}
-        {behind.kind === 'gradient' && (
-          <>
-            <NativeSelect.Root size="xs" width="248px" maxWidth="100%" marginBottom="4px">
-              <NativeSelect.Field
-                aria-label="Shape"
-                value={behind.shape}
-                onChange={(event) =>
-                  keep({ ...behind, shape: event.target.value === 'radial' ? 'radial' : 'linear' })
-                }
-              >
-                <option value="linear">along a line</option>
-                <option value="radial">from the middle outwards</option>
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-            <ColourField
-              key={`from ${behind.from}`}
-              label="From"
-              colour={behind.from}
-              palette={palette}
-              onChange={(from) => keep({ ...behind, from })}
-            />
-            <ColourField
-              key={`to ${behind.to}`}
-              label="To"
-              colour={behind.to}
-              palette={palette}
-              onChange={(to) => keep({ ...behind, to })}
-            />
-            {behind.shape === 'linear' && (
-              <Slider
-                label="Direction"
-                reading={`${behind.angleDeg}°`}
-                min={-180}
-                max={180}
-                step={1}
-                value={behind.angleDeg}
-                onChange={(angleDeg) => keep({ ...behind, angleDeg })}
-              />
-            )}
-          </>
+        {kind === 'gradient' && behind.kind === 'gradient' && (
+          <GradientPart behind={behind} palette={palette} onChange={keep} />
         )}
-        {behind.kind === 'cleaned' && (
+        {kind === 'picture' && (
+          <PicturePart behind={behind.kind === 'picture' ? behind : null} onChange={keep} />
+        )}
+        {kind === 'cleaned' && behind.kind === 'cleaned' && (
           <Slider
             label="Brightness"
             reading={`${behind.lightness} L*`}

@@ -1,10 +1,10 @@
 import { NativeSelect } from '@chakra-ui/react'
 
 /** A list to choose one thing from, which is then done. */
-export function Choose(props: {
+export function Choose<Id extends string>(props: {
   readonly words: string
-  readonly options: readonly { readonly id: string; readonly words: string }[]
-  readonly onChoose: (id: string) => void
+  readonly options: readonly { readonly id: Id; readonly words: string }[]
+  readonly onChoose: (id: Id) => void
 }) {
   return (
     <NativeSelect.Root size="xs" width="170px" variant="plain">
@@ -12,7 +12,7 @@ export function Choose(props: {
         aria-label={props.words}
         value=""
         fontSize="13px"
-        onChange={(event) => props.onChoose(event.target.value)}
+        onChange={(event) => props.onChoose(event.target.value as Id)} // the options are the ids
       >
         <option value="" disabled>
           {props.words} …

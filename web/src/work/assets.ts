@@ -1,26 +1,31 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
 import { stemOf } from '@cloudbank/core/names'
+import { formatCount } from '@cloudbank/core/words'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
-import { database, FileHash, type CubeRow, type Database } from '../data'
+import { database, FileHash, type CubeRow, type Database, type GroundRow } from '../data'
 
-/** Colour tables that have been read: a look is worn by many pictures, and its text is long. */
+/** A ground stands behind: more pixels than these are of no use there. */
+const MOST_PIXELS = 64e6
+
+/** Colour tables and grounds that have been read: one is worn by many pictures. */
 const read = new Map<string, Promise<Blob | null>>()
 
-async function readCube(hash: FileHash, db: Database): Promise<Blob | null> {
-  const row = await db.cubes.get(hash)
-  return row ? new Blob([row.text]) : null
+async function readAsset(hash: FileHash, db: Database): Promise<Blob | null> {
+  const cube = await db.cubes.get(hash)
+  if (cube) return new Blob([cube.text])
+  return (await db.grounds.get(hash))?.blob ?? null
 }
 
-/** The tables that a plan names, as far as they are here; one that is not is said by the engine. */
+/** The tables and pictures that a plan names, as far as they are here; one that is not is said by the engine. */
 export async function assetsOf(
   { assets }: Pick<Plan, 'assets'>,
   db: Database = database,
 ): Promise<JobAsset[]> {
   const found = await Promise.all(
     Object.values(assets).map(async (hash) => {
-      const reading = read.get(hash) ?? readCube(FileHash.parse(hash), db)
+      const reading = read.get(hash) ?? readAsset(FileHash.parse(hash), db)
       read.set(hash, reading)
       // What is missing, or could not be read, is looked for again at the next need.
       reading.then(
@@ -46,13 +51,44 @@ export async function bringInCube(
   const bytes = await file.arrayBuffer()
   const text = new TextDecoder().decode(bytes)
   const { title } = parseCube(text)
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
-  const hash = FileHash.parse(
-    [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''),
-  )
+  const hash = await hashOf(bytes)
   const row = { hash, name: title === '' ? stemOf(file.name) : title, text }
   await db.cubes.put(row)
   return row
+}
+
+/**
+ * Keeps a picture under its hash, so that a ground can name it.
+ *
+ * @throws Error when the file is no picture that this browser can read, or a very large one.
+ */
+export async function bringInGround(
+  file: File,
+  db: Database = database,
+): Promise<Pick<GroundRow, 'hash' | 'name'>> {
+  const picture = await createImageBitmap(file).catch(() => {
+    throw new Error('it is no picture that this browser can read (JPEG, PNG, WebP or AVIF)')
+  })
+  const { width, height } = picture
+  picture.close()
+  if (width * height > MOST_PIXELS)
+    throw new Error(
+      `${formatCount(width)} × ${formatCount(height)} pixels are too many for a ground`,
+    )
+  const bytes = await file.arrayBuffer()
+  const row = {
+    hash: await hashOf(bytes),
+    name: stemOf(file.name),
+    blob: new Blob([bytes], { type: file.type }),
+  }
+  await db.grounds.put(row)
+  return row
+}
+
+/** SHA-256 in hex. */
+async function hashOf(bytes: ArrayBuffer): Promise<FileHash> {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
+  return FileHash.parse([...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''))
 }
 
 /** A colour table that was brought in; null where it is not here. */

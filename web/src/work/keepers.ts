@@ -1,5 +1,6 @@
 import { database, sweep, watchTables } from '../data'
 import { attempt } from '../notices'
+import { continueCutOuts } from './cutOuts'
 import { continueIntake, nameLeftovers } from './intake'
 import { continueMeasuring } from './measuring'
 import { keepRunsGoing, resumeForRoom } from './runs'
@@ -17,6 +18,7 @@ export function startKeepers(): void {
   // There may be room by now; if not, they are held again.
   attempt(resumeForRoom())
   keepRunsGoing()
+  keepGoing(null, ['cutOuts'], hasCutOuts, continueCutOuts)
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(
     () =>
@@ -39,18 +41,21 @@ export function startKeepers(): void {
  * one that worked is closed, or one was let go on by another.
  */
 function keepGoing(
-  what: 'intake' | 'measuring',
+  /** By which it is held; null where it is stopped only. */
+  hold: 'intake' | 'measuring' | null,
   tables: readonly string[],
   isThere: () => Promise<boolean>,
   goOn: () => Promise<void>,
 ): void {
   const look = async (): Promise<void> => {
-    const held = (await database.holds.get(what))?.held === true
+    const held = hold !== null && (await database.holds.get(hold))?.held === true
     if (!held && (await isThere())) await goOn()
   }
   watchTables(database, tables, () => attempt(look()))
   attempt(look())
 }
+
+const hasCutOuts = async (): Promise<boolean> => (await database.cutOuts.count()) > 0
 
 const hasArrivals = async (): Promise<boolean> =>
   (await database.arrivals.where('state').equals('waiting').limit(1).count()) > 0

@@ -18,9 +18,10 @@ import {
 } from '../../raster'
 import type { Pass } from '../pass'
 import type { Behind as PlannedBehind, RenditionPlan } from '../renditionPlan'
-import { defineStep, type ShotFacts } from '../step'
+import { defineStep, type DecideContext, type ShotFacts } from '../step'
 import { GROUND_CONTROLS } from './controls'
 import { paintGradient } from './gradient'
+import { groundPicture, paintPicture } from './groundPicture'
 import { madeShadow } from './madeShadow'
 import { ownBackdrop, type OwnBackdrop } from './ownBackdrop'
 import { reflectionOf } from './reflection'
@@ -46,24 +47,31 @@ export const ground = defineStep({
     ]
       .filter((part) => part !== null)
       .join(', '),
+  assets: ({ behind }): Record<string, string> =>
+    behind.kind === 'picture' ? { [behind.name]: behind.hash } : {},
   // What a shadow or a reflection would look like says nothing while there is none.
   keyPart: (settings) => {
     const { behind, shadow, reflectionPct } = settings
     const isPhotograph = behind.kind === 'original'
     const none = GroundSettings.parse({})
     const part = {
-      ...(isSame(behind, none.behind) ? {} : { behind }),
+      ...(isSame(behind, none.behind) ? {} : { behind: behindPart(behind) }),
       ...(shadow === 'none' || isPhotograph ? {} : shadowPart(settings)),
       ...(reflectionPct === 0 || isPhotograph ? {} : reflectionPart(settings)),
     }
     return Object.keys(part).length === 0 ? null : part
   },
-  decide: ({ matte }, _settings, _own, { source }) => {
-    if (matte?.kind !== 'cut') return Promise.resolve({})
-    let known: OwnBackdrop | null = null
-    return Promise.resolve({
-      facts: { ownBackdrop: () => (known ??= ownBackdrop(source, matte)) },
-    })
+  decide: async ({ matte }, { behind }, _own, context) => {
+    if (matte?.kind !== 'cut') return {}
+    let own: OwnBackdrop | null = null
+    return {
+      facts: {
+        ownBackdrop: () => (own ??= ownBackdrop(context.source, matte)),
+        ...(behind.kind === 'picture'
+          ? { groundPicture: await groundPictureOf(behind.hash, context) }
+          : {}),
+      },
+    }
   },
   plan: (draft, settings, facts) => {
     const behind = plannedBehind(settings.behind, draft, facts)
@@ -72,7 +80,27 @@ export const ground = defineStep({
   },
 })
 
+/** Grounds by the bytes of their files, which are the same every time: a set stands on one. */
+const known = new WeakMap<Uint8Array, Promise<LinearRgba>>()
+
+async function groundPictureOf(
+  hash: string,
+  { asset, decode }: Pick<DecideContext, 'asset' | 'decode'>,
+): Promise<LinearRgba> {
+  const bytes = await asset(hash)
+  const reading = known.get(bytes) ?? decode(bytes).then(groundPicture)
+  known.set(bytes, reading)
+  return reading
+}
+
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
+
+/** What a picture is called changes nothing, nor does the size of tiles that are not repeated. */
+function behindPart(behind: Behind): object {
+  if (behind.kind !== 'picture') return behind
+  const { kind, hash, fit, sizePct, blurPct, lightEv } = behind
+  return { kind, hash, fit, ...(fit === 'repeat' ? { sizePct } : {}), blurPct, lightEv }
+}
 
 const shadowPart = ({
   shadow,
@@ -108,13 +136,15 @@ function describeBehind(behind: Behind): string {
       return `${behind.from} to ${behind.to}`
     case 'cleaned':
       return `the backdrop cleaned, L* ${behind.lightness}`
+    case 'picture':
+      return `the picture ${behind.name}`
   }
 }
 
 function plannedBehind(
   behind: Behind,
   { passes }: RenditionPlan,
-  { ownBackdrop: own, photograph }: ShotFacts,
+  { ownBackdrop: own, photograph, groundPicture: drawnFrom }: ShotFacts,
 ): PlannedBehind {
   switch (behind.kind) {
     case 'gradient':
@@ -129,6 +159,11 @@ function plannedBehind(
       const [, a, b] = linearToLab([lit.data[0]!, lit.data[1]!, lit.data[2]!])
       return { kind: 'colour', colour: hexOf(labToLinear([behind.lightness, a, b])) }
     }
+    case 'picture':
+      // A shot that was not cut keeps its backdrop.
+      return drawnFrom
+        ? { kind: 'painted', paint: (picture) => paintPicture(picture, drawnFrom, behind) }
+        : { kind: 'original' }
     case 'colour':
     case 'transparent':
     case 'original':

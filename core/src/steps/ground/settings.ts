@@ -22,13 +22,25 @@ export const Behind = z.discriminatedUnion('kind', [
     kind: z.literal('cleaned'),
     lightness: z.number().min(20).max(100).default(95),
   }),
+  /** A picture of the user's own, by the hash of its file. */
+  z.strictObject({
+    kind: z.literal('picture'),
+    hash: z.string().regex(/^[0-9a-f]{64}$/),
+    name: z.string(),
+    fit: z.enum(['fill', 'whole', 'repeat']).default('fill'),
+    /** Width of a tile that is repeated, as a share of the frame's. */
+    sizePct: z.number().min(2).max(100).default(25),
+    blurPct: Pct.default(0),
+    /** Lighter or darker, in stops. */
+    lightEv: z.number().min(-3).max(3).default(0),
+  }),
 ])
 export type Behind = z.infer<typeof Behind>
 
 /** What the product stands on. Lengths are shares of the product, so that a set has one look. */
 export const GroundSettings = z.strictObject({
   behind: Behind.default({ kind: 'colour', colour: '#FFFFFF' }).describe(
-    'A plain colour, two colours, the backdrop’s own colour cleaned, nothing (transparent), or the photographed backdrop.',
+    'A plain colour, two colours, the backdrop’s own colour cleaned, a picture, nothing (transparent), or the photographed backdrop.',
   ),
   shadow: z
     .enum(['none', 'kept', 'made'])

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
+import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
 import type { ShootView } from '../../data'
@@ -29,7 +30,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           <sup>{keyLabel(keyName)}</sup>
         </Lens>
       ))}
-      {lens === 'cut' && <CutLensTools />}
+      {lens === 'cut' && <CutLensTools onSave={model.saveCutOuts} />}
       <Box flex="1" />
       {selected.length > 0 && (
         <>
@@ -89,8 +90,13 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
   )
 }
 
-/** How far cutting has come, and the order of the cuts. */
-function CutLensTools() {
+const SAVED_AS = Object.entries(CUT_OUT_FORMATS).map(([id, { word }]) => ({
+  id: id as CutOutFormat, // its keys are the formats
+  words: word,
+}))
+
+/** How far cutting has come, the order of the cuts, and files of the selected ones, or of all. */
+function CutLensTools({ onSave }: { onSave: (format: CutOutFormat) => void }) {
   const { left, stopped } = useCutTiles()
   const worst = useSheet(({ worstFirst }) => worstFirst)
   return (
@@ -118,6 +124,7 @@ function CutLensTools() {
           Cut the rest
         </Action>
       )}
+      <Choose words="Save cut-outs" options={SAVED_AS} onChoose={onSave} />
     </Flex>
   )
 }

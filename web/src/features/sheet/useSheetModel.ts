@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import { useCommand } from '../../app/commands'
 import { useGo } from '../../app/useGo'
@@ -6,6 +7,7 @@ import { useHeld } from '../../app/useHeld'
 import { perform, remove, type ShootView, type Shot } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { evenOut, groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
+import { saveCutOuts } from '../../work/cutOuts'
 import { useCutting, useCutTiles, worstFirst } from '../../work/cutTiles'
 import { assignProduct, groupByProduct, inSheetOrder } from '../../work/products'
 import { recipeOf } from '../../work/recipe'
@@ -140,6 +142,15 @@ export function useSheetModel(view: ShootView) {
     makeAll,
     tryThem: () => make(tryShots),
     removeSelected,
+    saveCutOuts: (format: CutOutFormat) =>
+      attempt(
+        saveCutOuts(
+          shoot,
+          selected.length > 0 ? selected : inSheetOrder(shots, view.products),
+          format,
+        ),
+        'The cut-outs could not be saved',
+      ),
     even,
     assign,
   }

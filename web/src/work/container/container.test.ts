@@ -40,8 +40,15 @@ beforeEach(async () => {
   const [shot] = await here.shots.toArray()
   const hash = 'f'.repeat(64)
   await here.cubes.put({ hash: hash as never, name: 'Dusk', text: 'LUT_3D_SIZE 2' })
+  const oak = 'e'.repeat(64) as never
+  await here.grounds.put({ hash: oak, name: 'Oak', blob: new Blob(['oak']) })
   const look = { from: 'cube', hash, name: 'Dusk', strengthPct: 50 }
-  const edits = [put('shots', shot!.id, ['touches', 'light', 'look'], look)]
+  const whole = { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }
+  const behind = { kind: 'picture', hash: oak, name: 'Oak', ...whole }
+  const edits = [
+    put('shots', shot!.id, ['touches', 'light', 'look'], look),
+    put('shots', shot!.id, ['touches', 'ground', 'behind'], behind),
+  ]
   await perform({ shootId: shoot.id, words: 'Look Dusk', edits }, here)
   const area = { x: 0, y: 0, width: 1, height: 1 }
   const alpha = { sidePx: 800, area, width: 4, height: 4, deflated: new Uint8Array([1, 2, 3, 250]) }
@@ -91,7 +98,7 @@ describe('a shoot in a file', () => {
     expect(await importShoot(blob, GO_ON, there)).toEqual(shoot)
     for (const table of [...TABLES, 'shoots', 'mattes', 'cubes'])
       expect(await rowsOf(there, table), table).toEqual(await rowsOf(here, table))
-    for (const table of ['originals', 'previews', 'contents'])
+    for (const table of ['originals', 'previews', 'contents', 'grounds'])
       expect(await bytesOf(there, table), table).toEqual(await bytesOf(here, table))
     expect(await sweep(there)).toEqual({ files: 0, bytes: 0 })
   })

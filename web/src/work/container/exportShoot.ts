@@ -1,3 +1,4 @@
+import type { EntityTable } from 'dexie'
 import { FORMATS } from '@cloudbank/core/codec'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Database, FileHash, Rendition, ShootId, Shot } from '../../data'
@@ -18,7 +19,7 @@ interface File {
 
 /**
  * Packs a shoot with everything that it needs elsewhere: originals, previews, finished files, mattes,
- * measures, touches, colour tables, and its history.
+ * measures, touches, colour tables, grounds, and its history.
  *
  * @throws ContainerError when a photograph of it is missing; the signal's reason once it is aborted.
  */
@@ -45,7 +46,8 @@ export async function exportShoot(
     measures: (await db.measures.bulkGet(originals)).filter((row) => row !== undefined),
     deeds: await of('deeds'),
   }
-  const cubes = await cubesNamedIn(tables, db)
+  const cubes = await namedIn(tables, db.cubes)
+  const grounds = await namedIn(tables, db.grounds)
   const previews = (await db.previews.bulkGet(originals)).filter((row) => row !== undefined)
   const contained: Contained = {
     version: CONTAINER.version,
@@ -59,6 +61,7 @@ export async function exportShoot(
         : { key, matte: { ...matte }, file: null },
     ),
     cubes: Object.fromEntries(cubes.map(({ hash, name }) => [hash, { name }])),
+    grounds: Object.fromEntries(grounds.map(({ hash, name }) => [hash, { name }])),
   }
   const typeOf = new Map(shots.map(({ originalHash, type }) => [originalHash, type]))
   const { folders } = CONTAINER
@@ -84,6 +87,10 @@ export async function exportShoot(
       path: `${CONTAINER.cubes}/${hash}.cube`,
       read: () => Promise.resolve(new Blob([text])),
     })),
+    ...grounds.map(({ hash, blob }) => ({
+      path: `${CONTAINER.grounds}/${hash}`,
+      read: () => Promise.resolve(blob),
+    })),
   ]
   return pack(contained, files, { onProgress, signal })
 }
@@ -104,11 +111,14 @@ function withoutBytes({ alpha, ...matte }: CutPacked): Contained['mattes'][numbe
   return { ...matte, alpha: place }
 }
 
-/** Colour tables that the brief, a lighting, a shot or the history names. */
-async function cubesNamedIn(tables: Contained['tables'], db: Database) {
+/** Colour tables or grounds that the brief, a lighting, a shot or the history names. */
+async function namedIn<Row extends { hash: FileHash }>(
+  tables: Contained['tables'],
+  table: EntityTable<Row, 'hash'>,
+): Promise<Row[]> {
   const text = JSON.stringify(tables)
-  const hashes = await db.cubes.toCollection().primaryKeys()
-  const rows = await db.cubes.bulkGet(hashes.filter((hash) => text.includes(hash)))
+  const hashes = await table.toCollection().primaryKeys()
+  const rows = await table.bulkGet(hashes.filter((hash) => text.includes(String(hash))))
   return rows.filter((row) => row !== undefined)
 }
 

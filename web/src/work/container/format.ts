@@ -11,6 +11,7 @@ export const CONTAINER = {
   folders: { originals: 'originals', previews: 'previews', contents: 'renditions' },
   mattes: 'mattes',
   cubes: 'tables',
+  grounds: 'grounds',
 } as const
 
 /** Tables of which a container holds the rows, with whatever else they point to. */
@@ -53,6 +54,8 @@ export const Contained = z.object({
   ),
   /** Colour tables by hash: their names; the text lies in a file of its own. */
   cubes: z.record(z.string(), z.object({ name: z.string() })),
+  /** The same for grounds; files of before there were any have none. */
+  grounds: z.record(z.string(), z.object({ name: z.string() })).default({}),
 })
 export type Contained = z.infer<typeof Contained>
 

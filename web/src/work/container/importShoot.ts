@@ -168,6 +168,12 @@ async function bringFiles(
       name,
       text: await textOf(need(CONTAINER.cubes, hash)),
     })
+  for (const [hash, { name }] of Object.entries(contained.grounds))
+    await db.grounds.put({
+      hash: FileHash.parse(hash),
+      name,
+      blob: await blobOf(need(CONTAINER.grounds, hash), signal),
+    })
   for (const { key, matte, file } of contained.mattes) {
     const entry = file === null ? null : entries.get(file)
     // A matte that is missing is cut again when it is needed.

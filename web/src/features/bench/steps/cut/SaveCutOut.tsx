@@ -8,7 +8,7 @@ import type { CutFacts } from '@cloudbank/hosts/previewer'
 import { attempt } from '../../../../notices'
 import { Action } from '../../../../ui'
 import { download } from '../../../../work/delivery'
-import { saveCutOut } from '../../../../work/cutOut'
+import { saveCutOut } from '../../../../work/cutOuts'
 import type { Bench } from '../../useBench'
 import { Part } from './CutPanel'
 import { traceOf } from './traceOf'
@@ -40,7 +40,7 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
             key={format}
             look="quiet"
             disabled={!ready}
-            onClick={() => save(saveCutOut(bench.shot, plan, bench.assets, format))}
+            onClick={() => save(saveCutOut(bench.shot, plan, format))}
           >
             {CUT_OUT_FORMATS[format].word}
           </Action>

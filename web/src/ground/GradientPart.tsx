@@ -1,0 +1,58 @@
+import { NativeSelect } from '@chakra-ui/react'
+import { Slider } from '../ui'
+import type { Behind } from './behind'
+import { ColourField } from './ColourField'
+
+type Gradient = Extract<Behind, { kind: 'gradient' }>
+
+interface Props {
+  readonly behind: Gradient
+  readonly palette: readonly string[]
+  readonly onChange: (next: Gradient) => void
+}
+
+/** Two colours that run into each other. */
+export function GradientPart({ behind, palette, onChange }: Props) {
+  return (
+    <>
+      <NativeSelect.Root size="xs" width="248px" maxWidth="100%" marginBottom="4px">
+        <NativeSelect.Field
+          aria-label="Shape"
+          value={behind.shape}
+          onChange={(event) =>
+            onChange({ ...behind, shape: event.target.value === 'radial' ? 'radial' : 'linear' })
+          }
+        >
+          <option value="linear">along a line</option>
+          <option value="radial">from the middle outwards</option>
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <ColourField
+        key={`from ${behind.from}`}
+        label="From"
+        colour={behind.from}
+        palette={palette}
+        onChange={(from) => onChange({ ...behind, from })}
+      />
+      <ColourField
+        key={`to ${behind.to}`}
+        label="To"
+        colour={behind.to}
+        palette={palette}
+        onChange={(to) => onChange({ ...behind, to })}
+      />
+      {behind.shape === 'linear' && (
+        <Slider
+          label="Direction"
+          reading={`${behind.angleDeg}°`}
+          min={-180}
+          max={180}
+          step={1}
+          value={behind.angleDeg}
+          onChange={(angleDeg) => onChange({ ...behind, angleDeg })}
+        />
+      )}
+    </>
+  )
+}

@@ -1,0 +1,187 @@
+import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import { useLiveQuery } from 'dexie-react-hooks'
+import { formatSigned } from '@cloudbank/core/words'
+import { database, FileHash } from '../data'
+import { attempt } from '../notices'
+import { Action, Slider } from '../ui'
+import { bringInGround } from '../work/assets'
+import type { Behind } from './behind'
+
+export type PictureBehind = Extract<Behind, { kind: 'picture' }>
+
+const FITS = [
+  { value: 'fill', words: 'fills the frame, cut off' },
+  { value: 'whole', words: 'whole, its edges going on' },
+  { value: 'repeat', words: 'repeated in tiles' },
+] as const
+
+interface Props {
+  /** Null until one has been chosen. */
+  readonly behind: PictureBehind | null
+  readonly onChange: (next: PictureBehind) => void
+}
+
+/** A picture of one's own behind the product: which, how it fits, how blurred and light it is. */
+export function PicturePart({ behind, onChange }: Props) {
+  const file = useRef<HTMLInputElement>(null)
+  const known = useLiveQuery(() => database.grounds.toArray(), []) ?? []
+  const choose = ({ hash, name }: { hash: string; name: string }): void =>
+    onChange({
+      ...(behind ?? { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }),
+      kind: 'picture',
+      hash,
+      name,
+    })
+  return (
+    <>
+      <Flex gap="8px" align="center" marginBottom="6px">
+        {behind && <Thumbnail hash={behind.hash} name={behind.name} />}
+        <Box flex="1" minWidth="0">
+          {known.length > 0 && (
+            <NativeSelect.Root size="xs">
+              <NativeSelect.Field
+                aria-label="Picture"
+                value={behind?.hash ?? ''}
+                onChange={(event) => {
+                  const chosen = known.find(({ hash }) => hash === event.target.value)
+                  if (chosen) choose(chosen)
+                }}
+              >
+                {!behind && (
+                  <option value="" disabled>
+                    Choose one …
+                  </option>
+                )}
+                {known.map(({ hash, name }) => (
+                  <option key={hash} value={hash}>
+                    {name}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          )}
+          <Action
+            look="quiet"
+            fontSize="12px"
+            marginLeft="-6px"
+            onClick={() => file.current?.click()}
+          >
+            Bring in a picture
+          </Action>
+        </Box>
+      </Flex>
+      {behind && (
+        <>
+          <NativeSelect.Root size="xs" marginBottom="4px">
+            <NativeSelect.Field
+              aria-label="How it fits"
+              value={behind.fit}
+              onChange={(event) => {
+                const fit = FITS.find(({ value }) => value === event.target.value)?.value
+                if (fit) onChange({ ...behind, fit })
+              }}
+            >
+              {FITS.map(({ value, words }) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          {behind.fit === 'repeat' && (
+            <Slider
+              label="Size of a tile"
+              reading={`${behind.sizePct} %`}
+              min={2}
+              max={100}
+              step={1}
+              value={behind.sizePct}
+              onChange={(sizePct) => onChange({ ...behind, sizePct })}
+            />
+          )}
+          <Slider
+            label="Blur"
+            reading={`${behind.blurPct} %`}
+            min={0}
+            max={100}
+            step={1}
+            value={behind.blurPct}
+            onChange={(blurPct) => onChange({ ...behind, blurPct })}
+          />
+          <Slider
+            label="Brightness"
+            reading={`${formatSigned(behind.lightEv, 1)} stops`}
+            min={-3}
+            max={3}
+            step={0.1}
+            value={behind.lightEv}
+            onChange={(lightEv) => onChange({ ...behind, lightEv: Number(lightEv.toFixed(1)) })}
+          />
+        </>
+      )}
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        hidden
+        aria-label="Picture to bring in"
+        onChange={(event) => {
+          const [picture] = event.target.files ?? []
+          if (picture)
+            attempt(bringInGround(picture).then(choose), `${picture.name} is not taken as a ground`)
+          event.target.value = ''
+        }}
+      />
+    </>
+  )
+}
+
+/** What the picture is like, small; words where it is not here. */
+function Thumbnail({ hash, name }: { hash: string; name: string }) {
+  const [url, setUrl] = useState<string | null | undefined>(undefined)
+  useEffect(() => {
+    let made: string | null = null
+    let current = true
+    database.grounds
+      .get(FileHash.parse(hash))
+      .then((row) => {
+        if (!current) return
+        made = row ? URL.createObjectURL(row.blob) : null
+        setUrl(made)
+      })
+      .catch(() => current && setUrl(null))
+    return () => {
+      current = false
+      if (made) URL.revokeObjectURL(made)
+    }
+  }, [hash])
+  if (url === null)
+    return (
+      <Text fontSize="12px" fontWeight="600">
+        {name} is not here
+      </Text>
+    )
+  return (
+    <Box
+      width="56px"
+      height="56px"
+      flex="none"
+      borderWidth="1px"
+      borderColor="hairline"
+      borderRadius="2px"
+      overflow="hidden"
+    >
+      {url && (
+        <img
+          src={url}
+          alt={name}
+          title={name}
+          style={{ width: '100%', height: '100%', objectFit: 'cover' }}
+        />
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,53 @@
+import { CancelledError } from '@cloudbank/core/engine'
+import { UnreachableError, type Jobs } from '@cloudbank/hosts/pool'
+import type { Work } from '@cloudbank/hosts/runs'
+import { watchTables, type CutOutItem, type Database, type Lighting, type Shot } from '../../data'
+import { describeError } from '../../notices'
+import { planOf, type Recipe } from '../recipe'
+import { makeCutOut } from './makeCutOut'
+
+/** Makes the cut-outs that wait, each by its shot as it is then, and keeps them until all are there. */
+export const cutOutWork = (pool: Jobs, db: Database): Work<CutOutItem> => ({
+  lock: 'cut-outs',
+  remaining: async () => {
+    const items = await db.cutOuts.where('outcome.state').equals('waiting').toArray()
+    return items.sort((a, b) => a.id.localeCompare(b.id))
+  },
+  keyOf: ({ id }) => id,
+  nameOf: ({ path }) => path,
+  goesOn: async () => (await db.cutOuts.count()) > 0,
+  watch: (onChange) => watchTables(db, ['cutOuts'], onChange),
+  process: async (item, signal) => {
+    const outcome = await outcomeOf(item, pool, signal, db)
+    if (signal.aborted) throw new CancelledError()
+    // Nothing is kept of what was stopped meanwhile.
+    await db.cutOuts.update(item.id, { outcome })
+  },
+})
+
+async function outcomeOf(
+  { shotId, format }: CutOutItem,
+  pool: Jobs,
+  signal: AbortSignal,
+  db: Database,
+): Promise<CutOutItem['outcome']> {
+  const shot = await db.shots.get(shotId)
+  if (!shot) return { state: 'failed', reason: 'the shot is not there any more' }
+  try {
+    const plan = planOf(shot, await recipeFor(shot, db))
+    return { state: 'made', blob: await makeCutOut(shot, plan, format, { pool, db, signal }) }
+  } catch (error) {
+    if (error instanceof CancelledError || error instanceof UnreachableError) throw error
+    return { state: 'failed', reason: describeError(error) }
+  }
+}
+
+/** The shoot's brief and the shot's lighting as they are now. */
+async function recipeFor(shot: Shot, db: Database): Promise<Recipe> {
+  const shoot = await db.shoots.get(shot.shootId)
+  const row = shoot && (await db.briefs.get(shoot.briefId))
+  if (!row) throw new Error('the shoot has no brief any more')
+  const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
+  const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
+  return { briefId: row.id, steps: row.brief.steps, lightings }
+}

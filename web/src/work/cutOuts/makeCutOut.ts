@@ -1,0 +1,40 @@
+import type { Plan } from '@cloudbank/core/brief'
+import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
+import type { Jobs } from '@cloudbank/hosts/pool'
+import type { Database, Shot } from '../../data'
+import { assetsOf } from '../assets'
+import { mattesOf } from '../runs'
+
+interface Surroundings {
+  readonly pool: Jobs
+  readonly db: Database
+  readonly signal?: AbortSignal
+}
+
+/**
+ * Makes a shot's cut-out in a worker, as the bytes of a file.
+ *
+ * @throws Error naming what is missing; CancelledError; FileError; the engine's own for a shot left whole.
+ */
+export async function makeCutOut(
+  shot: Shot,
+  plan: Plan,
+  format: CutOutFormat,
+  { pool, db, signal }: Surroundings,
+): Promise<Blob> {
+  const original = await db.originals.get(shot.originalHash)
+  if (!original) throw new Error('the photograph is missing from this browser')
+  const { bytes } = await pool.run<'cut-out'>(
+    {
+      kind: 'cut-out',
+      source: original.blob,
+      plan,
+      mattes: await mattesOf(plan, db),
+      assets: await assetsOf(plan, db),
+      format,
+    },
+    signal ? { signal } : {},
+  )
+  // Bytes from a worker are never shared.
+  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: CUT_OUT_FORMATS[format].mime })
+}
