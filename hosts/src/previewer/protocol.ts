@@ -69,6 +69,8 @@ export type PreviewRequest =
       readonly assets: readonly JobAsset[]
       readonly mattes: readonly KeyedMatte[]
     }
+  /** A path moved to the edges near it. */
+  | { readonly kind: 'snap'; readonly picture: string; readonly outlines: readonly Outline[] }
   /** The picture as it leaves each step. */
   | {
       readonly kind: 'stages'
@@ -123,6 +125,7 @@ export interface PreviewAnswers {
   stages: readonly StageRaster[]
   cut: CutRaster
   trace: readonly Outline[]
+  snap: readonly Outline[]
 }
 
 export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }

@@ -16,6 +16,7 @@ import {
   readNeutral,
   type CubeLut,
   type Look,
+  snapOutlines,
 } from '@cloudbank/core/steps'
 import { createAssetStore } from '../pool'
 import { createCutViews } from './cutViews'
@@ -76,6 +77,8 @@ export function servePreviewer({
         return cutViews.draw(shelf.get(request.picture), contextOf(request), request)
       case 'trace':
         return cutViews.trace(shelf.get(request.picture), contextOf(request), request.plan)
+      case 'snap':
+        return snapOutlines(shelf.get(request.picture).levels.at(-1)!.source, request.outlines)
     }
   }
 

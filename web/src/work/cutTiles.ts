@@ -11,6 +11,9 @@ import { mattesOf } from './runs'
 /** Side of a tile's picture, in pixels. */
 const SIDE_PX = 320
 
+/** Cut-outs that are kept at most; the oldest go, and are made again when they are looked at. */
+const KEPT = 6000
+
 /** A cut-out as it stands on the sheet. */
 export interface ShownCut extends Omit<CutTile, 'picture'> {
   /** Where its picture is, for as long as the page is open. */
@@ -101,7 +104,11 @@ async function cutOne(shot: Shot, view: ShootView, signal: AbortSignal): Promise
   const url = URL.createObjectURL(
     new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'image/webp' }),
   )
-  useCutTiles.setState(({ tiles }) => ({ tiles: new Map([...tiles, [key, { url, ...facts }]]) }))
+  useCutTiles.setState(({ tiles }) => {
+    const all = [...tiles, [key, { url, ...facts }] as const]
+    for (const [, gone] of all.slice(0, -KEPT)) URL.revokeObjectURL(gone.url)
+    return { tiles: new Map(all.slice(-KEPT)) }
+  })
 }
 
 /** The least sure first; those that were repaired or left whole come last. */

@@ -2,25 +2,20 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
 import { countOf } from '@cloudbank/core/words'
-import type { ShootView, Shot } from '../../data'
+import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import { makeWords } from '../../work/stale'
+import { SelectionPart } from './SelectionPart'
+import type { SheetModel } from './useSheetModel'
 
 interface Props {
   readonly view: ShootView
-  readonly selected: readonly Shot[]
-  /** Renditions that are missing or out of date: of all shots, and of those that a try would make. */
-  readonly toMake: number
-  readonly tryShots: readonly Shot[]
-  readonly toTry: number
-  readonly busy: boolean
-  readonly onMakeAll: () => void
-  readonly onTry: () => void
+  readonly model: SheetModel
 }
 
-/** What the brief says, step by step, and the button that makes it so. */
-export function BriefCard(props: Props) {
-  const { view, selected, toMake, tryShots, toTry, busy } = props
+/** What is selected; what the brief says, step by step, and the button that makes it so. */
+export function BriefCard({ view, model }: Props) {
+  const { selected, toMake, tryShots, toTry, busy, makeAll, tryThem } = model
   const { brief } = view.briefRow
   const total = view.shots.length * brief.steps.finish.placements.length
   return (
@@ -34,6 +29,7 @@ export function BriefCard(props: Props) {
       borderColor="hairline"
     >
       <Box flex="1" overflowY="auto" padding="16px">
+        <SelectionPart view={view} model={model} />
         <Flex align="baseline" justify="space-between">
           <Heading as="h2" fontSize="17px" fontWeight="700">
             Brief: {brief.name}
@@ -43,9 +39,7 @@ export function BriefCard(props: Props) {
           </Link>
         </Flex>
         <Text color="softInk" marginBottom="12px">
-          {selected.length === 0
-            ? 'For every shot'
-            : `${countOf(selected.length, 'shot')} selected`}
+          For every shot
         </Text>
         {describeBrief(brief).map(({ id, title, words }) => (
           <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
@@ -59,7 +53,7 @@ export function BriefCard(props: Props) {
       <Flex gap="8px" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
         <Action
           paddingX="10px"
-          onClick={props.onTry}
+          onClick={tryThem}
           disabled={busy || toTry === 0}
           title={`Make ${countOf(toTry, 'rendition')} first`}
         >
@@ -70,7 +64,7 @@ export function BriefCard(props: Props) {
           look="main"
           flex="1"
           paddingX="8px"
-          onClick={props.onMakeAll}
+          onClick={makeAll}
           disabled={busy || toMake === 0}
         >
           {makeWords(toMake, total)}

@@ -1,26 +1,23 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
-import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
-import type { ShootView } from '../../data'
-import { Action, Choose } from '../../ui'
+import { Action } from '../../ui'
 import { useCutTiles } from '../../work/cutTiles'
 import { LENSES } from './lens'
 import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
 
 interface Props {
-  readonly view: ShootView
   readonly model: SheetModel
   readonly onBrowse: () => void
   readonly onFolder: (files: readonly File[]) => void
   readonly onProductData: () => void
 }
 
-/** The row above the tiles: lenses, and what can be done with the selection, or without one. */
-export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Props) {
-  const { lens, setLens, selected, clear, even, removeSelected, resize, assign } = model
+/** The row above the tiles: lenses, tile size, and what can be added. */
+export function SheetHead({ model, onBrowse, onFolder, onProductData }: Props) {
+  const { lens, setLens, resize } = model
   const folder = useRef<HTMLInputElement>(null)
   return (
     <Flex align="center" gap="18px" height="40px" flex="none" paddingX="18px">
@@ -30,22 +27,8 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           <sup>{keyLabel(keyName)}</sup>
         </Lens>
       ))}
-      {lens === 'cut' && <CutLensTools onSave={model.saveCutOuts} />}
+      {lens === 'cut' && <CutLensTools />}
       <Box flex="1" />
-      {selected.length > 0 && (
-        <>
-          <Text color="softInk">{countOf(selected.length, 'shot')} selected</Text>
-          <Action look="quiet" onClick={clear}>
-            Clear
-          </Action>
-          <Action look="quiet" disabled={selected.length < 2} onClick={() => even(selected)}>
-            Even out
-          </Action>
-          <Action look="quiet" onClick={removeSelected}>
-            Remove
-          </Action>
-        </>
-      )}
       <Flex gap="2px" role="group" aria-label="Tile size">
         <Action look="quiet" onClick={() => resize(-1)} aria-label="Smaller tiles">
           −
@@ -54,29 +37,15 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           +
         </Action>
       </Flex>
-      {selected.length > 0 && view.products.size > 0 && (
-        <Choose
-          words="To product"
-          options={[...view.products.values()].map(({ sku, name }) => ({
-            id: sku,
-            words: `${sku} ${name}`,
-          }))}
-          onChoose={(sku) => assign(selected, sku)}
-        />
-      )}
-      {selected.length === 0 && (
-        <>
-          <Action look="quiet" onClick={onProductData}>
-            Product data
-          </Action>
-          <Action look="quiet" onClick={onBrowse}>
-            Add photographs
-          </Action>
-          <Action look="quiet" onClick={() => folder.current?.click()}>
-            Add a folder
-          </Action>
-        </>
-      )}
+      <Action look="quiet" onClick={onProductData}>
+        Product data
+      </Action>
+      <Action look="quiet" onClick={onBrowse}>
+        Add photographs
+      </Action>
+      <Action look="quiet" onClick={() => folder.current?.click()}>
+        Add a folder
+      </Action>
       <input
         ref={folder}
         type="file"
@@ -90,13 +59,8 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
   )
 }
 
-const SAVED_AS = Object.entries(CUT_OUT_FORMATS).map(([id, { word }]) => ({
-  id: id as CutOutFormat, // its keys are the formats
-  words: word,
-}))
-
-/** How far cutting has come, the order of the cuts, and files of the selected ones, or of all. */
-function CutLensTools({ onSave }: { onSave: (format: CutOutFormat) => void }) {
+/** How far cutting has come, and the order of the cuts. */
+function CutLensTools() {
   const { left, stopped } = useCutTiles()
   const worst = useSheet(({ worstFirst }) => worstFirst)
   return (
@@ -124,7 +88,6 @@ function CutLensTools({ onSave }: { onSave: (format: CutOutFormat) => void }) {
           Cut the rest
         </Action>
       )}
-      <Choose words="Save cut-outs" options={SAVED_AS} onChoose={onSave} />
     </Flex>
   )
 }

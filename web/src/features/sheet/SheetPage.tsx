@@ -50,7 +50,6 @@ function Sheet({ view }: { view: ShootView }) {
       />
       <Flex direction="column" flex="1" minWidth="0">
         <SheetHead
-          view={view}
           model={model}
           onBrowse={open}
           onFolder={give}
@@ -79,16 +78,7 @@ function Sheet({ view }: { view: ShootView }) {
           />
         )}
       </Flex>
-      <BriefCard
-        view={view}
-        selected={model.selected}
-        toMake={model.toMake}
-        tryShots={model.tryShots}
-        toTry={model.toTry}
-        busy={model.busy}
-        onMakeAll={model.makeAll}
-        onTry={model.tryThem}
-      />
+      <BriefCard view={view} model={model} />
       {isDragActive && <LetGo name={shoot.name} />}
     </Flex>
   )

@@ -143,14 +143,7 @@ export function useSheetModel(view: ShootView) {
     tryThem: () => make(tryShots),
     removeSelected,
     saveCutOuts: (format: CutOutFormat) =>
-      attempt(
-        saveCutOuts(
-          shoot,
-          selected.length > 0 ? selected : inSheetOrder(shots, view.products),
-          format,
-        ),
-        'The cut-outs could not be saved',
-      ),
+      attempt(saveCutOuts(shoot, selected, format), 'The cut-outs could not be saved'),
     even,
     assign,
   }

@@ -12,5 +12,6 @@ export {
 } from './repairs'
 export { isWorked, repairedMatte, warmRepairs, type HandWork } from './repairedMatte'
 export { traceOutline } from './traceOutline'
+export { snapOutlines } from './snapOutlines'
 export { carriedRepair } from './carry'
 export { corner, svgFile, svgPath } from './outline'

@@ -6,6 +6,17 @@ const PIECE_PX = 1.5
 /** Lines that are scanned for each row of pixels. */
 const LINES = 8
 
+/** Curves that follow on each other, the last on the first, as nodes; `place` puts each point where it belongs. */
+export const closedPath = (
+  curves: readonly { readonly from: Point; readonly out: Point; readonly in: Point }[],
+  place: (point: Point) => Point,
+): Outline =>
+  curves.map((curve, i) => ({
+    at: place(curve.from),
+    in: place(curves[(i - 1 + curves.length) % curves.length]!.in),
+    out: place(curve.out),
+  }))
+
 /** The closed polygon that stands for an outline, in the pixels of a scale of the photograph. */
 export function flattened(outline: Outline, { width, height }: Size): Point[] {
   const px = ([x, y]: Point): Point => [x * width, y * height]

@@ -2,6 +2,7 @@ import type { CutMatte } from '../../../matte'
 import { pixelsOf, planeF32, type Size } from '../../../raster'
 import { contoursOf } from './contours'
 import { fitCurves } from './fitCurves'
+import { closedPath } from './outline'
 import type { Outline, Point } from './repairs'
 
 /** A path lies within this many pixels of the outline, at the level at which it is traced. */
@@ -25,14 +26,7 @@ export function traceOutline({ alphas: [base] }: CutMatte): Outline[] {
   )
   return contoursOf(alpha)
     .filter((line) => Math.abs(areaOf(line)) >= LEAST_AREA_PX)
-    .map((line) => {
-      const curves = fitCurves(line, TOLERANCE_PX)
-      return curves.map((curve, i) => ({
-        at: share(curve.from),
-        in: share(curves[(i - 1 + curves.length) % curves.length]!.in),
-        out: share(curve.out),
-      }))
-    })
+    .map((line) => closedPath(fitCurves(line, TOLERANCE_PX), share))
     .filter((outline) => outline.length >= 2)
 }
 

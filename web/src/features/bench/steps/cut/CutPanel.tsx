@@ -5,6 +5,7 @@ import { formatPercent, formatSigned } from '@cloudbank/core/words'
 import type { CutFacts } from '@cloudbank/hosts/previewer'
 import { keyLabel } from '../../../../app/keys'
 import { attempt } from '../../../../notices'
+import { sharedPreviewer } from '../../../../preview'
 import { Action, Key, Slider } from '../../../../ui'
 import { LevelChoice, StepControls } from '../../controls'
 import type { Bench } from '../../useBench'
@@ -79,6 +80,14 @@ export function CutPanel(props: Props) {
           <Action
             look="quiet"
             disabled={path.outlines.length === 0}
+            title="Moves the path to the strongest edges near it"
+            onClick={() => attempt(snap(bench, path), 'The path could not be moved to the edges')}
+          >
+            Snap it to edges
+          </Action>
+          <Action
+            look="quiet"
+            disabled={path.outlines.length === 0}
             onClick={() => path.setOutlines('Path taken off', [])}
           >
             Take it off
@@ -135,6 +144,12 @@ async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<vo
   if (!outlines) return
   path.setOutlines('Path made from the cut', outlines)
   useCutTools.setState({ tool: 'path' })
+}
+
+async function snap({ picture }: Bench, path: PathEditor): Promise<void> {
+  if (!picture) return
+  const request = { kind: 'snap', picture: picture.name, outlines: path.outlines } as const
+  path.setOutlines('Path snapped to edges', await sharedPreviewer().ask<'snap'>(request))
 }
 
 const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
