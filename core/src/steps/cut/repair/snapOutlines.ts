@@ -123,7 +123,8 @@ function evenly(line: readonly Point[], apart: number): Point[] {
     const place = (k / count) * total
     while (i < line.length - 1 && passed + lengths[i]! < place) passed += lengths[i++]!
     const [a, b] = [line[i]!, line[(i + 1) % line.length]!]
-    const t = lengths[i]! === 0 ? 0 : (place - passed) / lengths[i]!
+    const length = lengths[i]!
+    const t = length === 0 ? 0 : (place - passed) / length
     points.push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t])
   }
   return points
