@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import { demoPhotos, newShoot, rowsOf, startApp, unzip, type RunningApp } from './harness'
 
 let app: RunningApp
 beforeAll(async () => {
@@ -133,4 +133,55 @@ test('the Cut lens fills in, and has the least sure first on demand', async () =
   await page.getByRole('button', { name: 'Worst first' }).click()
   await page.getByText('Worst first').nth(1).waitFor()
   expect(await page.locator('.tile').count()).toBe(2)
+})
+
+test('cut-outs of a selection come as one zip, in the middle of which the page was reloaded', async () => {
+  const { page } = app
+  await page.locator('.tile').first().click()
+  await page.keyboard.press('a')
+  await page.getByText('2 shots selected').waitFor()
+  await page.getByLabel('Save cut-outs').selectOption('webp')
+  await page.getByText('Saving cut-outs').waitFor()
+  const downloading = page.waitForEvent('download', { timeout: 60_000 })
+  await page.reload()
+  const files = await unzip(await downloading)
+  expect(Object.keys(files).sort()).toEqual([
+    'OCK-104-three-quarter-cut-out.webp',
+    'OCK-104-top-cut-out.webp',
+  ])
+  for (const bytes of Object.values(files)) {
+    const { format, hasAlpha } = await sharp(bytes).metadata()
+    expect({ format, hasAlpha }).toEqual({ format: 'webp', hasAlpha: true })
+  }
+  await expect.poll(() => rowsOf(page, 'cutOuts')).toEqual([])
+})
+
+test('a picture of one’s own lies behind the product, and is in the file that is made', async () => {
+  const { page } = app
+  const oak = await sharp({ create: { width: 90, height: 60, channels: 3, background: '#806040' } })
+    .png()
+    .toBuffer()
+  await page.locator('.tile', { hasText: 'top' }).dblclick()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Ground' }).click()
+  await page.getByRole('radio', { name: 'The brief' }).click()
+  await page.getByLabel('Ground', { exact: true }).selectOption('picture')
+  const given = { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') }
+  await page.getByLabel('Picture to bring in').setInputFiles(given)
+  await page.getByText(/^notes\.txt is not taken as a ground: it is no picture/).waitFor()
+  await page
+    .getByLabel('Picture to bring in')
+    .setInputFiles({ name: 'oak.png', mimeType: 'image/png', buffer: oak })
+  await page.getByLabel('How it fits').waitFor()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Make 4 renditions/ }).click()
+  await page.getByRole('button', { name: /^All 4 renditions made/ }).waitFor({ timeout: 120_000 })
+  await page.getByRole('link', { name: 'Deliver' }).click()
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: /^Download/ }).click()
+  const files = await unzip(await downloading)
+  for (const path of ['page/OCK-104-top.jpg', 'page/OCK-104-three-quarter.jpg']) {
+    const { data } = await sharp(files[path]!).raw().toBuffer({ resolveWithObject: true })
+    for (const [c, value] of [0x80, 0x60, 0x40].entries())
+      expect(Math.abs(data[c]! - value), path).toBeLessThan(4)
+  }
 })
