@@ -17,6 +17,8 @@ export interface Surroundings {
   readonly largest: { readonly name: string; readonly productPx: number } | null
   /** The neutral of the shot's lighting; null where none has been read. */
   readonly gains: Rgb | null
+  /** Whether the brief takes the neutral of each photograph from its own backdrop. */
+  readonly ownNeutral: boolean
   /** Whether the shot is in a lighting. */
   readonly inLighting: boolean
   /** Stops above the middle of its lighting's shots on the same backdrop; null where there are none. */

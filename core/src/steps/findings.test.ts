@@ -29,6 +29,7 @@ const context: Surroundings = {
   ratio: { width: 1, height: 1 },
   largest: { name: 'page', productPx: 1020 },
   gains: null,
+  ownNeutral: false,
   inLighting: true,
   evAgainstSiblings: 0,
   duplicateOf: null,
@@ -46,10 +47,16 @@ describe('a photograph in order', () => {
 const product = measures.product!
 test.each<[string, Partial<FileFacts>, Partial<Measures>, Partial<Surroundings>]>([
   ['not-square', { height: 1500 }, {}, {}],
-  ['small', { width: 900, height: 900 }, {}, {}],
+  ['too-small', { width: 900, height: 900 }, {}, {}],
   ['heavy', { type: 'png' }, {}, {}],
   ['heavy', { bytes: 9_000_000 }, {}, {}],
   ['cast', {}, { backdrop: { ...measures.backdrop, linear: [0.7, 0.6, 0.5] } }, {}],
+  [
+    'own-neutral',
+    {},
+    { backdrop: { ...measures.backdrop, linear: [0.7, 0.6, 0.5] } },
+    { ownNeutral: true },
+  ],
   ['dark', {}, {}, { evAgainstSiblings: -0.8 }],
   ['bright', {}, {}, { evAgainstSiblings: 0.6 }],
   ['clipped', {}, { clipped01: 0.05 }, {}],

@@ -211,6 +211,7 @@ describe('a step put into the registry, without another line changed', () => {
       ratio: { width: 1, height: 1 },
       largest: null,
       gains: null,
+      ownNeutral: false,
       inLighting: true,
       evAgainstSiblings: 0,
       duplicateOf: null,

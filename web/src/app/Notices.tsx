@@ -26,7 +26,7 @@ export function Notices() {
           {waiting} more; close some
         </Text>
       )}
-      {notices.slice(-SHOWN).map(({ id, kind, text }) => (
+      {notices.slice(-SHOWN).map(({ id, kind, text, deed }) => (
         <Flex
           key={id}
           align="center"
@@ -40,6 +40,17 @@ export function Notices() {
         >
           {kind === 'needs' && <Attention />}
           <Text flex="1">{text}</Text>
+          {deed && (
+            <Action
+              look="quiet"
+              onClick={() => {
+                deed.act()
+                close(id)
+              }}
+            >
+              {deed.words}
+            </Action>
+          )}
           <Action look="quiet" onClick={() => close(id)}>
             Close
           </Action>

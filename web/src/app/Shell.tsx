@@ -1,9 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { format, parseISO } from 'date-fns'
 import { Link, NavLink, Outlet, useParams } from 'react-router'
-import { useShootView, type HistoryScope } from '../data'
-import { attempt } from '../notices'
-import { benchScope, redo, undo } from '../work/undo'
+import { useShootView } from '../data'
 import { useCommand } from './commands'
 import { Help } from './Help'
 import { useGo } from './useGo'
@@ -13,10 +11,11 @@ import { ProductData } from './ProductData'
 import { Palette } from './Palette'
 import { SkyControl } from './SkyControl'
 import { WorkStrip } from './strip'
+import { UndoButtons } from './UndoButtons'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
 export function Shell() {
-  const { shootId, shotId } = useParams()
+  const { shootId } = useParams()
   const go = useGo()
   useCommand('home', () => go('/'))
   return (
@@ -43,7 +42,7 @@ export function Shell() {
             Cloudbank
           </Text>
         </Link>
-        {shootId && <Place shootId={shootId} shotId={shotId} />}
+        {shootId && <Place shootId={shootId} />}
         <Box flex="1" />
         <WorkStrip />
         <Palette />
@@ -60,18 +59,8 @@ export function Shell() {
   )
 }
 
-function Place({ shootId, shotId }: { shootId: string; shotId: string | undefined }) {
+function Place({ shootId }: { shootId: string }) {
   const view = useShootView(shootId)
-  const shot = view?.shots.find(({ id }) => id === shotId)
-  // On the bench of a shot its own history counts, elsewhere the shoot's.
-  const scope: HistoryScope | null = view
-    ? shot
-      ? benchScope(view, shot)
-      : { shootId: view.shoot.id }
-    : null
-  // Always there: what was done a moment ago may not have been read back yet.
-  useCommand('undo', () => scope && attempt(undo(scope)), scope !== null)
-  useCommand('redo', () => scope && attempt(redo(scope)), scope !== null)
   if (!view) return null
   const { name, dueOn } = view.shoot
   return (
@@ -133,9 +122,11 @@ function Stations({ shootId }: { shootId: string }) {
           )}
         </NavLink>
       ))}
-      <Box flex="1" />
+      <Flex flex="1" minWidth="0" justify="flex-end">
+        {view && <UndoButtons shootId={view.shoot.id} />}
+      </Flex>
       {view && (
-        <Text alignSelf="center" color="softInk">
+        <Text whiteSpace="nowrap" alignSelf="center" color="softInk">
           {countOf(view.shots.length, 'shot')} ·{' '}
           {formatBytes(view.shots.reduce((sum, { bytes }) => sum + bytes, 0))}
         </Text>

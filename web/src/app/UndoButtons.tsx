@@ -1,29 +1,46 @@
-import { Flex } from '@chakra-ui/react'
-import { useHistory, type HistoryScope } from '../data'
+import { Flex, Text } from '@chakra-ui/react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useHistory, type ShootId } from '../data'
 import { attempt } from '../notices'
 import { redo, undo } from '../work/undo'
 import { Action } from '../ui'
+import { useCommand } from './commands'
 
-/** Undo and redo of a shoot or of one shot; hovering says what. */
-export function UndoButtons({ scope }: { scope: HistoryScope }) {
+/** Undo and redo of a shoot, the same on every page: the last deed anywhere is named, and taken back. */
+export function UndoButtons({ shootId }: { shootId: ShootId }) {
+  const scope = { shootId }
   const history = useHistory(scope)
   const last = history.filter(({ undone }) => !undone).at(-1)
   const next = history.find(({ undone }) => undone)
+  const back = (): void => attempt(undo(scope))
+  const again = (): void => attempt(redo(scope))
+  // Always there: what was done a moment ago may not have been read back yet.
+  useCommand('undo', back)
+  useCommand('redo', again)
+  useHotkeys('mod+z', back, { preventDefault: true })
+  useHotkeys('mod+shift+z', again, { preventDefault: true })
   return (
-    <Flex gap="2px">
+    <Flex gap="2px" align="center" minWidth="0">
       <Action
         look="quiet"
         disabled={!last}
-        title={last?.words}
-        onClick={() => attempt(undo(scope))}
+        title={last ? `Undo: ${last.words}` : undefined}
+        onClick={back}
+        minWidth="0"
+        flexShrink="1"
       >
         Undo
+        {last && (
+          <Text as="span" fontWeight="400" color="softInk" truncate maxWidth="260px" minWidth="0">
+            {last.words}
+          </Text>
+        )}
       </Action>
       <Action
         look="quiet"
         disabled={!next}
-        title={next?.words}
-        onClick={() => attempt(redo(scope))}
+        title={next ? `Redo: ${next.words}` : undefined}
+        onClick={again}
       >
         Redo
       </Action>

@@ -18,7 +18,7 @@ const levels = (day: string, dusk: string, night: string) => ({
 
 const { black, white, transparent, current, blackAlpha, whiteAlpha } = tokens.colors
 const { checkmark, heading, input, textarea } = recipes
-const { checkbox, dialog, nativeSelect, switch: toggle, table } = slotRecipes
+const { checkbox, dialog, menu, nativeSelect, popover, switch: toggle, table } = slotRecipes
 
 /** Of the library's theme no more than is used: every token and recipe costs time at the start. */
 const base = defineConfig({
@@ -31,7 +31,7 @@ const base = defineConfig({
     },
     semanticTokens: { shadows: semanticTokens.shadows, radii: semanticTokens.radii },
     recipes: { checkmark, heading, input, textarea },
-    slotRecipes: { checkbox, dialog, nativeSelect, switch: toggle, table },
+    slotRecipes: { checkbox, dialog, menu, nativeSelect, popover, switch: toggle, table },
   },
 })
 
@@ -42,6 +42,7 @@ const config = defineConfig({
   },
   globalCss: {
     'html, body, #root': { height: '100%' },
+    html: { '--amber-rim': 'none', '&[data-sky=dusk]': { '--amber-rim': '0 0 0 1px #000000' } },
     body: {
       background: 'sky',
       color: 'ink',
@@ -71,7 +72,10 @@ const config = defineConfig({
         softInk: levels('#5E5E5E', '#0C0C0C', '#B0B0B0'),
         faint: levels('#9B9B9B', '#545454', '#7C7C7C'),
         hairline: levels('#CFCFCF', '#6A6A6A', '#3C3C3C'),
-        amber: levels('#D9820F', '#E9A23B', '#E9A23B'),
+        // What has to be seen to be used: borders of fields, tracks, empty marks. 3:1 on paper and sky.
+        edge: levels('#848484', '#303030', '#757575'),
+        // 3:1 on paper and sky by day and at night; at dusk no amber has that, and marks have a rim of ink.
+        amber: levels('#C27406', '#E9A23B', '#E9A23B'),
         // Chakra's own names, so that its parts are neutral as well.
         bg: {
           DEFAULT: { value: '{colors.paper}' },

@@ -66,12 +66,14 @@ const TABLES = (db: Database) =>
  * Does it and keeps it in the history. What was there before is read in the transaction that writes, so
  * that two that change one row at a time both count. What had been undone of the same rows can not be
  * redone any more.
+ *
+ * @returns the deed's name in the history; null where nothing was changed.
  */
-export async function perform(deed: NewDeed, db: Database = database): Promise<void> {
-  if (deed.edits.length === 0) return
-  await db.transaction('rw', [...TABLES(db)], async () => {
+export async function performNamed(deed: NewDeed, db: Database = database): Promise<number | null> {
+  if (deed.edits.length === 0) return null
+  return db.transaction('rw', [...TABLES(db)], async () => {
     const patches = await applyEdits(deed.edits, db)
-    if (patches.length === 0) return
+    if (patches.length === 0) return null
     const rows = [...new Set(patches.map(({ table, id }) => rowRef(table, id)))]
     await forgetUndone(deed.shootId, rows, db)
     const last = await db.deeds.where('shootId').equals(deed.shootId).last()
@@ -84,11 +86,17 @@ export async function perform(deed: NewDeed, db: Database = database): Promise<v
         rows: [...new Set([...last.rows, ...rows])],
         at,
       })
-      return
+      return last.id!
     }
     const { shootId, words, mergeKey = null } = deed
-    await db.deeds.add({ shootId, words, patches, rows, redoable: 0, at, mergeKey })
+    const id = await db.deeds.add({ shootId, words, patches, rows, redoable: 0, at, mergeKey })
+    return id ?? null
   })
+}
+
+/** Does it and keeps it in the history, as `performNamed`. */
+export async function perform(deed: NewDeed, db: Database = database): Promise<void> {
+  await performNamed(deed, db)
 }
 
 const mergesInto = ({ mergeKey }: NewDeed, last: Deed, at: number): boolean =>
@@ -227,6 +235,22 @@ export function undoDeed(
     const open = deed?.patches.some((patch) => isIn(patch, scope) && patch.undoneAs === null)
     return deed && open ? takeBack(deed, scope, db) : { kind: 'nothing' }
   })
+}
+
+/** Takes back a deed and all that came after it, as far as they lie within the scope; the newest first. */
+export async function undoTo(
+  deedId: number,
+  scope: HistoryScope,
+  db: Database = database,
+): Promise<Stepped> {
+  const deeds = await deedsOf(scope, db)
+  const open = deeds.filter((deed) => deed.id! >= deedId && !isUndone(deed, scope)).reverse()
+  let last: Stepped = { kind: 'nothing' }
+  for (const { id } of open) {
+    last = await undoDeed(id!, scope, db)
+    if (last.kind === 'blocked') return last
+  }
+  return last
 }
 
 /** Does again what was undone last in the scope. */

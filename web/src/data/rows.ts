@@ -66,10 +66,11 @@ export const Shot = z.object({
   /** File name of an earlier shot that shows nearly the same. */
   twinOf: z.string().nullable(),
   touches: Touches,
+  /** What a person made of it, and `of` which state; of those that were given before, that is not known. */
   verdict: z
     .discriminatedUnion('kind', [
-      z.object({ kind: z.literal('passed') }),
-      z.object({ kind: z.literal('returned'), reason: z.string() }),
+      z.object({ kind: z.literal('passed'), of: z.string().optional() }),
+      z.object({ kind: z.literal('returned'), reason: z.string(), of: z.string().optional() }),
     ])
     .nullable(),
 })

@@ -56,6 +56,16 @@ export function describeChange(id: StepId, control: Control, value: unknown): st
   }
 }
 
+/** What a shot sets of its own in a group of settings, with the values: “Exposure +0.70”. */
+export const touchWords = (
+  id: StepId,
+  { controls }: ControlGroup,
+  touched: Readonly<Record<string, unknown>>,
+): string[] =>
+  controls
+    .filter(({ field }) => touched[field] !== undefined)
+    .map((control) => describeChange(id, control, touched[control.field]))
+
 /** Everything that a search for settings looks through, of one step. */
 export function wordsToFind(id: StepId): string {
   const { title, controls } = stepWith(id)

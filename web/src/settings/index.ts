@@ -5,6 +5,7 @@ export {
   groupsOf,
   hintOf,
   stepWith,
+  touchWords,
   wordsToFind,
   type FieldOf,
   type NumberControl,

@@ -6,7 +6,8 @@ export const Attention = chakra('span', {
     display: 'inline-block',
     flex: 'none',
     width: '10px',
-    height: '3px',
+    height: '4px',
     background: 'amber',
+    boxShadow: 'var(--amber-rim)',
   },
 })

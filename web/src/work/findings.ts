@@ -1,4 +1,5 @@
 import type { AnyFinding, Surroundings } from '@cloudbank/core/findings'
+import type { Rgb } from '@cloudbank/core/raster'
 import { examinePhotograph, placementSize, planEvenOut, wordsOf } from '@cloudbank/core/steps'
 import type { Lighting, Rendition, ShootView, Shot } from '../data'
 import { groupBy } from './groupBy'
@@ -25,21 +26,33 @@ export function findingsOf(
     view.renditions,
   ),
 ): AnyFinding[] {
+  const made = renditions.flatMap(({ findings }) => findings)
+  // What a finished file says of itself is truer than what its photograph lets expect.
+  const said = new Set(made.map(({ code }) => code))
   return [
-    ...(photographFindings(view).get(shot.id) ?? []),
+    ...(photographFindings(view).get(shot.id) ?? []).filter(({ code }) => !said.has(code)),
     ...shot.findings,
-    ...renditions.flatMap(({ findings }) => findings),
+    ...made,
   ]
 }
 
-/** Whether any of them wants a look. */
-export const wantsLook = (findings: readonly AnyFinding[]): boolean =>
-  findings.some((finding) => wordsOf(finding).weight !== 'note')
+/** Those that want a look, each once, in words with their figures; nothing where none does. */
+export const whyOf = (findings: readonly AnyFinding[]): string => {
+  const wanting = findings.filter((finding) => wordsOf(finding).weight !== 'note')
+  return [...new Set(wanting.map((finding) => `${wordsOf(finding).title}, ${figuresOf(finding)}`))]
+    .map((words) => words.replace(/[., ]+$/, ''))
+    .join('; ')
+}
+
+const figuresOf = (finding: AnyFinding): string => wordsOf(finding).figures?.(finding) ?? ''
 
 function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
   const evs = evsAgainstSiblings(view)
   const { brief } = view.briefRow
   const { ratio } = brief.steps.frame
+  const { neutral } = brief.steps.light
+  const fixedGains: Rgb | null =
+    neutral.from === 'gains' ? [neutral.red, neutral.green, neutral.blue] : null
   const largest = largestOf(view)
   return new Map(
     view.shots.flatMap((shot) => {
@@ -54,7 +67,8 @@ function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
           {
             ratio,
             largest,
-            gains: lighting?.neutral?.gains ?? null,
+            gains: lighting?.neutral?.gains ?? fixedGains,
+            ownNeutral: neutral.from === 'backdrop',
             inLighting: lighting !== null,
             evAgainstSiblings,
             duplicateOf: shot.twinOf,

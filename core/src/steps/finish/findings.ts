@@ -1,9 +1,4 @@
-import {
-  THRESHOLDS,
-  type FindingTable,
-  type MeasuredPhotograph,
-  type Surroundings,
-} from '../../findings'
+import { THRESHOLDS, type FindingTable, type MeasuredPhotograph } from '../../findings'
 import { formatBytes } from '../../words'
 import type { RenditionPlan } from '../renditionPlan'
 import type { MadeFile } from '../step'
@@ -15,12 +10,6 @@ export type FinishFinding =
       readonly bytes: number
       readonly limitBytes: number
     }
-  | {
-      readonly code: 'small'
-      readonly placement: string
-      readonly hasPx: number
-      readonly wantsPx: number
-    }
   | { readonly code: 'soft'; readonly blurPx: number }
 
 export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
@@ -31,13 +20,6 @@ export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
     figures: ({ bytes, limitBytes }) =>
       `${formatBytes(bytes)}, ${formatBytes(limitBytes)} allowed.`,
   },
-  small: {
-    title: 'Too few pixels',
-    weight: 'look',
-    remedy:
-      'The product has fewer pixels than the brief asks for. Shoot closer, or choose a smaller size.',
-    figures: ({ hasPx, wantsPx, placement }) => `${hasPx} px of ${wantsPx} px for ${placement}.`,
-  },
   soft: {
     title: 'Soft',
     weight: 'look',
@@ -46,19 +28,8 @@ export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
   },
 }
 
-export function examineForFinish(
-  { facts: { width, height }, measures: { product } }: MeasuredPhotograph,
-  { largest }: Surroundings,
-): FinishFinding[] {
-  const findings: FinishFinding[] = []
-  const box = product?.box ?? { width: 1, height: 1 }
-  const hasPx = Math.round(Math.max(box.width * width, box.height * height))
-  if (largest && hasPx < largest.productPx)
-    findings.push({ code: 'small', placement: largest.name, hasPx, wantsPx: largest.productPx })
-  if (product && product.blurPx >= THRESHOLDS.blurPx)
-    findings.push({ code: 'soft', blurPx: product.blurPx })
-  return findings
-}
+export const examineForFinish = ({ measures: { product } }: MeasuredPhotograph): FinishFinding[] =>
+  product && product.blurPx >= THRESHOLDS.blurPx ? [{ code: 'soft', blurPx: product.blurPx }] : []
 
 export function checkWeight(
   { bytes }: MadeFile,

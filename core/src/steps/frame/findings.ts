@@ -25,7 +25,8 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
   'too-small': {
     title: 'Too small for the size',
     weight: 'look',
-    remedy: 'Made at the photograph’s own pixels. Allow enlarging in the brief, or shoot closer.',
+    remedy:
+      'Made at the photograph’s own pixels. Shoot closer, choose a smaller size, or allow enlarging in the brief.',
     figures: ({ hasPx, wantsPx, placement }) => `${hasPx} px of ${wantsPx} px for ${placement}.`,
   },
   'beyond-photograph': {
@@ -60,7 +61,7 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
 
 export function examineForFrame(
   { facts, measures }: MeasuredPhotograph,
-  { ratio }: Surroundings,
+  { ratio, largest }: Surroundings,
 ): FrameFinding[] {
   const findings: FrameFinding[] = []
   const off = facts.width / facts.height / (ratio.width / ratio.height)
@@ -71,6 +72,15 @@ export function examineForFrame(
       wants: `${ratio.width}:${ratio.height}`,
     })
   const { product, tiltDegrees } = measures
+  const box = product?.box ?? { width: 1, height: 1 }
+  const hasPx = Math.round(Math.max(box.width * facts.width, box.height * facts.height))
+  if (largest && hasPx < largest.productPx)
+    findings.push({
+      code: 'too-small',
+      placement: largest.name,
+      hasPx,
+      wantsPx: largest.productPx,
+    })
   if (tiltDegrees !== null && Math.abs(tiltDegrees) >= THRESHOLDS.tiltDegrees)
     findings.push({ code: 'tilted', degrees: tiltDegrees })
   if (product?.touchesBorder) findings.push({ code: 'touches-border' })

@@ -16,6 +16,7 @@ export type LightFinding =
   | { readonly code: 'clipped'; readonly share01: number }
   | { readonly code: 'dirty'; readonly specks: number }
   | { readonly code: 'uneven-backdrop'; readonly spreadL: number }
+  | { readonly code: 'own-neutral'; readonly chroma: number; readonly towards: string }
   | { readonly code: 'no-lighting' }
 
 const againstSiblings = ({ ev }: { readonly ev: number | null }): string =>
@@ -23,9 +24,9 @@ const againstSiblings = ({ ev }: { readonly ev: number | null }): string =>
 
 export const LIGHT_FINDINGS: FindingTable<LightFinding> = {
   'not-neutral': {
-    title: 'Backdrop not neutral',
-    weight: 'look',
-    remedy: 'Colour left as it is: the backdrop gives no plausible grey.',
+    title: 'Colour as photographed',
+    weight: 'note',
+    remedy: 'Its backdrop gives no plausible grey. Read a neutral for its lighting.',
   },
   cast: {
     title: 'Colour cast',
@@ -63,6 +64,12 @@ export const LIGHT_FINDINGS: FindingTable<LightFinding> = {
     remedy: 'Flatten the backdrop in Light, where it stays in the picture.',
     figures: ({ spreadL }) => `Lightness differs by ${spreadL.toFixed(0)}.`,
   },
+  'own-neutral': {
+    title: 'Neutral from its own backdrop',
+    weight: 'note',
+    remedy: 'Read one neutral for its lighting, so that all of its shots agree.',
+    figures: ({ towards, chroma }) => `${towards} ${chroma} taken off.`,
+  },
   'no-lighting': {
     title: 'In no lighting',
     weight: 'note',
@@ -84,7 +91,12 @@ export function examineForLight(
   // A backdrop as strongly coloured as paper of a colour is not cast.
   const greyish = plain && backdrop.lightness >= THRESHOLDS.paperL && isNearGrey(backdrop.linear)
   if (greyish && chroma >= THRESHOLDS.castChroma)
-    findings.push({ code: 'cast', chroma: Math.round(chroma), towards: hueWord(a, bStar) })
+    findings.push({
+      // What is taken off picture by picture wants no look, but agrees less than one neutral for all.
+      code: gains === null && surroundings.ownNeutral ? 'own-neutral' : 'cast',
+      chroma: Math.round(chroma),
+      towards: hueWord(a, bStar),
+    })
   if (
     ev !== null
       ? ev <= THRESHOLDS.darkEv

@@ -3,12 +3,12 @@ import { memo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
-import { UndoButtons } from '../../app/UndoButtons'
 import { perform, putFields, useHistory, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key } from '../../ui'
-import { isTouched } from '../../work/recipe'
-import { benchScope, undoOne } from '../../work/undo'
+import { isTouched, recipeOf } from '../../work/recipe'
+import { shotScope, undoBefore } from '../../work/undo'
+import { isChangedSince, recordVerdict, verdictWords } from '../../work/verdicts'
 import { CarryWindow } from './CarryWindow'
 import { ReturnWindow } from './ReturnWindow'
 
@@ -17,20 +17,23 @@ const SHOWN = 6
 
 /** History as words; undo and redo, restore original, carry, pass, return. */
 export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
-  const scope = benchScope(view, shot)
+  const scope = shotScope(shot)
   const history = useHistory(scope)
   const [carrying, setCarrying] = useState(false)
   const [returning, setReturning] = useState(false)
   const touched = isTouched(shot)
-  const record = (words: string, after: Partial<Shot>): void =>
+  const judge = (verdict: Parameters<typeof recordVerdict>[2]): void =>
+    attempt(recordVerdict(shot, view, verdict), 'The verdict could not be kept')
+  const pass = (): void => judge(shot.verdict?.kind === 'passed' ? null : { kind: 'passed' })
+  const restore = (): void =>
     attempt(
-      perform({ shootId: view.shoot.id, words, edits: putFields('shots', shot.id, after) }),
-      `“${words}” could not be kept`,
+      perform({
+        shootId: view.shoot.id,
+        words: `Restored the original of ${shot.fileName}`,
+        edits: putFields('shots', shot.id, { touches: UNTOUCHED }),
+      }),
+      'The original could not be restored',
     )
-  const pass = (): void =>
-    shot.verdict?.kind === 'passed'
-      ? record('Verdict taken back', { verdict: null })
-      : record('Passed', { verdict: { kind: 'passed' } })
   useCommand('pass', pass)
   useCommand('return', () => setReturning(true))
   useCommand('carry', () => setCarrying(true), touched)
@@ -45,7 +48,6 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       borderTopWidth="1px"
       borderColor="hairline"
     >
-      <UndoButtons scope={scope} />
       <Flex
         as="ol"
         aria-label="History"
@@ -66,21 +68,17 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
               color={deed.undone ? 'softInk' : 'ink'}
               textDecoration={deed.undone ? 'line-through' : undefined}
               _hover={deed.undone ? {} : { textDecoration: 'underline' }}
-              title={deed.undone ? undefined : 'Take back this change alone'}
+              title={deed.undone ? undefined : 'Take this shot back to before this change'}
               aria-disabled={deed.undone}
-              onClick={() => deed.undone || attempt(undoOne(deed.id, scope))}
+              onClick={() => deed.undone || attempt(undoBefore(deed.id, scope))}
             >
               {deed.words}
             </Text>
           </li>
         ))}
       </Flex>
-      <Verdict shot={shot} />
-      <Action
-        look="quiet"
-        disabled={!touched}
-        onClick={() => record('Restored the original', { touches: UNTOUCHED })}
-      >
+      <Verdict view={view} shot={shot} />
+      <Action look="quiet" disabled={!touched} onClick={restore}>
         Restore original
       </Action>
       <Action look="quiet" disabled={!touched} onClick={() => setCarrying(true)}>
@@ -97,19 +95,19 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       <ReturnWindow
         open={returning}
         onClose={() => setReturning(false)}
-        onReturn={(reason) =>
-          record(`Returned: ${reason}`, { verdict: { kind: 'returned', reason } })
-        }
+        onReturn={(reason) => judge({ kind: 'returned', reason })}
       />
     </Flex>
   )
 })
 
-function Verdict({ shot }: { shot: Shot }) {
+function Verdict({ view, shot }: { view: ShootView; shot: Shot }) {
   if (!shot.verdict) return null
+  const words = verdictWords(shot.verdict)
+  const changed = isChangedSince(shot, recipeOf(view)) ? ', changed since' : ''
   return (
-    <Text fontWeight="650" whiteSpace="nowrap" maxWidth="220px" truncate data-testid="verdict">
-      {shot.verdict.kind === 'passed' ? 'Passed' : `Returned: ${shot.verdict.reason}`}
+    <Text fontWeight="650" whiteSpace="nowrap" maxWidth="260px" truncate data-testid="verdict">
+      {`${words.charAt(0).toUpperCase()}${words.slice(1)}${changed}`}
     </Text>
   )
 }

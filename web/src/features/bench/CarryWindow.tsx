@@ -2,9 +2,10 @@ import { Box, Checkbox, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { STEPS } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
-import { perform, put, type ShootView, type Shot } from '../../data'
+import { put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
-import { groupsOf } from '../../settings'
+import { groupsOf, touchWords } from '../../settings'
+import { performOverMany } from '../../work/undo'
 import { carryRepairs } from './carryRepairs'
 import { Action, Window } from '../../ui'
 
@@ -28,7 +29,8 @@ interface Props {
 /** Settings that belong together and that the shot sets, of any step. */
 interface SetGroup {
   readonly id: string
-  readonly title: string
+  /** With their values. */
+  readonly words: string
   readonly set: readonly { readonly path: readonly string[]; readonly value: unknown }[]
 }
 
@@ -40,7 +42,8 @@ export function setGroups({ touches }: Pick<Shot, 'touches'>): SetGroup[] {
       const set = group.controls
         .filter(({ field }) => touched[field] !== undefined)
         .map(({ field }) => ({ path: ['touches', step.id, field], value: touched[field] }))
-      return set.length === 0 ? [] : [{ id: `${step.id}/${group.id}`, title: group.title, set }]
+      const words = touchWords(step.id, group, touched).join(', ')
+      return set.length === 0 ? [] : [{ id: `${step.id}/${group.id}`, words, set }]
     }),
   )
 }
@@ -51,7 +54,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
   const offered = [
     ...present,
     ...(Object.keys(shot.touches.cut?.repairs ?? {}).length > 0
-      ? [{ id: REPAIRS, title: 'Repairs of the cut' }]
+      ? [{ id: REPAIRS, words: 'Repairs of the cut' }]
       : []),
   ]
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
@@ -68,18 +71,22 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
   const carry = (): void => {
     const set = groups.flatMap((group) => group.set)
     const what = [
-      ...groups.map(({ title }) => title),
+      ...groups.map(({ words }) => words),
       ...(withRepairs ? [countOf(repairs, 'repair')] : []),
     ]
+    const words = `${what.join(', ')} carried to ${countOf(shots.length, 'shot')}`
     attempt(
-      perform({
-        shootId: view.shoot.id,
-        words: `${what.join(', ')} carried from ${shot.fileName}`,
-        edits: shots.flatMap((other) => [
-          ...set.map(({ path, value }) => put('shots', other.id, path, value)),
-          ...(withRepairs ? carryRepairs(view, shot, other) : []),
-        ]),
-      }),
+      performOverMany(
+        {
+          shootId: view.shoot.id,
+          words,
+          edits: shots.flatMap((other) => [
+            ...set.map(({ path, value }) => put('shots', other.id, path, value)),
+            ...(withRepairs ? carryRepairs(view, shot, other) : []),
+          ]),
+        },
+        `${words}.`,
+      ),
       'The settings could not be carried',
     )
     onClose()
@@ -105,7 +112,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         >
           <Checkbox.HiddenInput />
           <Checkbox.Control />
-          <Checkbox.Label>{group.title}</Checkbox.Label>
+          <Checkbox.Label>{group.words}</Checkbox.Label>
         </Checkbox.Root>
       ))}
       <Text marginTop="10px" marginBottom="6px">

@@ -17,7 +17,7 @@ export function ReturnWindow(props: {
     props.onClose()
   }
   return (
-    <Window title="Back to the bench" open={props.open} onClose={props.onClose} size="sm">
+    <Window title="Return this shot" open={props.open} onClose={props.onClose} size="sm">
       <Text marginBottom="8px">What is to be done about this shot?</Text>
       <Input
         aria-label="Reason"

@@ -4,7 +4,6 @@ import { useParams } from 'react-router'
 import { STARTING_BRIEFS } from '@cloudbank/core/brief'
 import { STEPS } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
-import { UndoButtons } from '../../app/UndoButtons'
 import { useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { wordsToFind } from '../../settings'
@@ -46,7 +45,6 @@ function BriefSettings({ view }: { view: ShootView }) {
             value={filter}
             onChange={(event) => setFilter(event.target.value)}
           />
-          <UndoButtons scope={{ shootId: shoot.id }} />
           <Action
             look="main"
             disabled={busy || toMake === 0}

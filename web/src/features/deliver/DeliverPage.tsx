@@ -8,7 +8,7 @@ import { attempt } from '../../notices'
 import { useShootView, type ShootView } from '../../data'
 import { Action, Attention } from '../../ui'
 import { download, packDelivery, planDelivery } from '../../work/delivery'
-import { wantsLook } from '../../work/findings'
+import { whyOf } from '../../work/findings'
 import { readyFor, summarise } from './readiness'
 
 /** What is ready to leave, and the zip that it leaves in. */
@@ -26,7 +26,7 @@ function Deliver({ view }: { view: ShootView }) {
   const rows = summarise(view, ready)
   const files = planDelivery(view.shots, ready)
   const missing = view.shots.length * rows.length - ready.length
-  const concerns = files.filter(({ rendition }) => wantsLook(rendition.findings))
+  const concerns = files.filter(({ rendition }) => whyOf(rendition.findings) !== '')
 
   async function pack(): Promise<void> {
     const { signal } = (control.current = new AbortController())

@@ -3,7 +3,6 @@ import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
 import { useCommand } from '../../app/commands'
 import { Lost } from '../../app/Lost'
-import { UndoButtons } from '../../app/UndoButtons'
 import { useGo } from '../../app/useGo'
 import { countOf } from '@cloudbank/core/words'
 import { attempt } from '../../notices'
@@ -94,7 +93,6 @@ function Lightings({ view }: { view: ShootView }) {
             Even out the whole shoot
           </Action>
         )}
-        <UndoButtons scope={{ shootId: view.shoot.id }} />
       </Flex>
       <Box flex="1" overflowY="auto" paddingX="24px" paddingBottom="24px">
         {lightings.map((lighting) => (

@@ -5,7 +5,6 @@ import type { NeutralReading, Spot } from '@cloudbank/core/steps'
 import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { Lost } from '../../app/Lost'
-import { UndoButtons } from '../../app/UndoButtons'
 import { useGo } from '../../app/useGo'
 import { countOf } from '@cloudbank/core/words'
 import { usePictureUrl, useShootView, type Lighting, type ShootView, type Shot } from '../../data'
@@ -96,7 +95,6 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
           {countOf(shots.length, 'shot')} {shots.length === 1 ? 'follows' : 'follow'}
         </Text>
         <Box flex="1" />
-        <UndoButtons scope={{ shootId: view.shoot.id }} />
         <Action look="quiet" onClick={leave}>
           Back to the lightings <Key>{keyLabel('clear')}</Key>
         </Action>

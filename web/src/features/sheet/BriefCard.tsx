@@ -22,7 +22,7 @@ export function BriefCard({ view, model }: Props) {
     <Flex
       as="aside"
       direction="column"
-      width="292px"
+      width="264px"
       flex="none"
       background="paper"
       borderLeftWidth="1px"

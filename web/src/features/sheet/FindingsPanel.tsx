@@ -20,6 +20,8 @@ interface Props {
   readonly refusals: readonly Refusal[]
   readonly selectedIds: ReadonlySet<string>
   readonly onSelect: (shotIds: readonly string[]) => void
+  /** Narrows the sheet to the shots of a finding. */
+  readonly onOnly: (code: string) => void
   /** By the code of the finding. */
   readonly remedies: Readonly<Record<string, Remedy>>
 }
@@ -47,7 +49,7 @@ export function FindingsPanel(props: Props) {
   return (
     <Box
       as="aside"
-      width="222px"
+      width="210px"
       flex="none"
       overflowY="auto"
       background="paper"
@@ -70,7 +72,12 @@ export function FindingsPanel(props: Props) {
           {notes.map((count) => line(count, false))}
         </>
       )}
-      <ShownRemedy counts={[...look, ...notes]} isShown={isShown} remedies={props.remedies} />
+      <ShownRemedy
+        counts={[...look, ...notes]}
+        isShown={isShown}
+        remedies={props.remedies}
+        onOnly={props.onOnly}
+      />
       <RefusedFiles refusals={refusals} shootId={shootId} />
     </Box>
   )
@@ -113,6 +120,7 @@ function ShownRemedy(props: {
   counts: readonly FindingCount[]
   isShown: (ids: readonly string[]) => boolean
   remedies: Props['remedies']
+  onOnly: Props['onOnly']
 }) {
   const shown = props.counts.find(({ shotIds }) => props.isShown(shotIds))
   if (!shown) return null
@@ -127,6 +135,14 @@ function ShownRemedy(props: {
       borderColor="ink"
     >
       <Text>{shown.remedy}</Text>
+      <Action
+        look="quiet"
+        marginLeft="-6px"
+        fontSize="12px"
+        onClick={() => props.onOnly(shown.code)}
+      >
+        Show only these
+      </Action>
       {remedy && (
         <Action
           marginTop="6px"

@@ -5,9 +5,13 @@ import './tile.css'
 export function Hem({ segments }: { segments: readonly HemSegment[] }) {
   return (
     <div className="hem" role="img" aria-label={describe(segments)}>
-      {segments.map(({ step, state, words }) => (
-        <div key={step} title={words} className={state} />
-      ))}
+      {segments.map(({ step, state, words }) =>
+        state === 'look' || state === 'blocked' ? (
+          <div key={step} data-why={step} className={state} />
+        ) : (
+          <div key={step} title={words} className={state} />
+        ),
+      )}
     </div>
   )
 }

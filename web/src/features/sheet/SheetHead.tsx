@@ -1,78 +1,131 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
+import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import { useCutTiles } from '../../work/cutTiles'
+import { FilterMenu, FilterWords, ORDERS, type OrderId } from './filter'
 import { LENSES } from './lens'
-import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
 
 interface Props {
+  readonly view: ShootView
   readonly model: SheetModel
   readonly onBrowse: () => void
   readonly onFolder: (files: readonly File[]) => void
   readonly onProductData: () => void
 }
 
-/** The row above the tiles: lenses, tile size, and what can be added. */
-export function SheetHead({ model, onBrowse, onFolder, onProductData }: Props) {
-  const { lens, setLens, resize } = model
+/** The rows above the tiles: lenses, filter and order, tile size, what can be added; below, the filter in words. */
+export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Props) {
+  const { lens, setLens, resize, filter, setFilter, orderId, setOrder, order } = model
   const folder = useRef<HTMLInputElement>(null)
   return (
-    <Flex align="center" gap="18px" height="40px" flex="none" paddingX="18px">
-      {LENSES.map(({ id, word, keyName }) => (
-        <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>
-          {word}
-          <sup>{keyLabel(keyName)}</sup>
-        </Lens>
-      ))}
-      {lens === 'cut' && <CutLensTools />}
-      <Box flex="1" />
-      <Flex gap="2px" role="group" aria-label="Tile size">
-        <Action look="quiet" onClick={() => resize(-1)} aria-label="Smaller tiles">
-          −
-        </Action>
-        <Action look="quiet" onClick={() => resize(1)} aria-label="Larger tiles">
-          +
-        </Action>
+    <>
+      <Flex align="center" gap="8px" height="40px" flex="none" paddingX="16px" minWidth="0">
+        <Flex gap="12px" marginRight="4px">
+          {LENSES.map(({ id, word, keyName }) => (
+            <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>
+              {word}
+              <sup>{keyLabel(keyName)}</sup>
+            </Lens>
+          ))}
+        </Flex>
+        <FilterMenu view={view} filter={filter} onChange={setFilter} />
+        <Input
+          size="xs"
+          flex="1"
+          minWidth="40px"
+          maxWidth="150px"
+          type="search"
+          placeholder="Name, SKU"
+          aria-label="Only shots with this in their names"
+          value={filter.text}
+          onChange={(event) => setFilter({ ...filter, text: event.target.value })}
+        />
+        <Flex flex="1" />
+        <NativeSelect.Root size="xs" width="116px" flex="none" variant="plain">
+          <NativeSelect.Field
+            aria-label="Order"
+            value={orderId}
+            fontSize="13px"
+            // The options are the orders.
+            onChange={(event) => setOrder(event.target.value as OrderId)}
+          >
+            {Object.entries(ORDERS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        <Flex role="group" aria-label="Tile size" flex="none">
+          <Action look="quiet" onClick={() => resize(-1)} aria-label="Smaller tiles">
+            −
+          </Action>
+          <Action look="quiet" onClick={() => resize(1)} aria-label="Larger tiles">
+            +
+          </Action>
+        </Flex>
+        <AddMenu
+          onBrowse={onBrowse}
+          onFolder={() => folder.current?.click()}
+          onProductData={onProductData}
+        />
+        <input
+          ref={folder}
+          type="file"
+          hidden
+          multiple
+          aria-label="A folder to add"
+          {...{ webkitdirectory: '' }}
+          onChange={(event) => onFolder([...(event.target.files ?? [])])}
+        />
       </Flex>
-      <Action look="quiet" onClick={onProductData}>
-        Product data
-      </Action>
-      <Action look="quiet" onClick={onBrowse}>
-        Add photographs
-      </Action>
-      <Action look="quiet" onClick={() => folder.current?.click()}>
-        Add a folder
-      </Action>
-      <input
-        ref={folder}
-        type="file"
-        hidden
-        multiple
-        aria-label="A folder to add"
-        {...{ webkitdirectory: '' }}
-        onChange={(event) => onFolder([...(event.target.files ?? [])])}
-      />
-    </Flex>
+      <FilterWords view={view} filter={filter} left={order.length} onChange={setFilter} />
+      {lens === 'cut' && <CuttingLine />}
+    </>
   )
 }
 
-/** How far cutting has come, and the order of the cuts. */
-function CutLensTools() {
-  const { left, stopped } = useCutTiles()
-  const worst = useSheet(({ worstFirst }) => worstFirst)
+/** What can be brought into the shoot. */
+function AddMenu(props: { onBrowse: () => void; onFolder: () => void; onProductData: () => void }) {
+  const items = [
+    { value: 'photographs', words: 'Photographs …', act: props.onBrowse },
+    { value: 'folder', words: 'A folder …', act: props.onFolder },
+    { value: 'products', words: 'Product data …', act: props.onProductData },
+  ]
   return (
-    <Flex align="center" gap="4px">
-      <Action
-        look={worst ? 'main' : 'quiet'}
-        aria-pressed={worst}
-        minHeight="26px"
-        onClick={() => useSheet.setState({ worstFirst: !worst })}
-      >
-        Worst first
-      </Action>
+    <Menu.Root
+      onSelect={({ value }) => items.find((item) => item.value === value)?.act()}
+      positioning={{ placement: 'bottom-end' }}
+    >
+      <Menu.Trigger asChild>
+        <Action look="quiet">Add …</Action>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content minWidth="150px">
+            {items.map(({ value, words }) => (
+              <Menu.Item key={value} value={value} cursor="pointer">
+                {words}
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  )
+}
+
+/** How far cutting has come; nothing once all are cut. */
+function CuttingLine() {
+  const { left, stopped } = useCutTiles()
+  if (left === null && !stopped) return null
+  return (
+    <Flex align="center" gap="4px" paddingX="16px" paddingBottom="4px" flex="none">
       {left !== null && (
         <>
           <Text role="status" color="softInk" whiteSpace="nowrap">
@@ -102,7 +155,7 @@ const Lens = chakra('button', {
     cursor: 'pointer',
     borderBottomWidth: '2px',
     borderColor: 'transparent',
-    '& sup': { fontSize: '10px', fontFamily: 'mono', top: 0, lineHeight: '14px', fontWeight: 500 },
+    '& sup': { fontSize: '11px', fontFamily: 'mono', top: 0, lineHeight: '14px', fontWeight: 500 },
     '&[aria-pressed=true]': { color: 'ink', fontWeight: 700, borderColor: 'ink' },
   },
 })

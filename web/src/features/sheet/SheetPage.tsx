@@ -7,6 +7,7 @@ import { attempt } from '../../notices'
 import { giveFiles } from '../../work/intake'
 import { useProductData } from '../../work/products'
 import { BriefCard } from './BriefCard'
+import { NO_FILTER } from './filter'
 import { FindingsPanel } from './FindingsPanel'
 import { TileGrid } from './TileGrid'
 import { SheetHead } from './SheetHead'
@@ -45,11 +46,13 @@ function Sheet({ view }: { view: ShootView }) {
         failed={model.failed}
         refusals={refusals}
         selectedIds={model.selectedIds}
-        onSelect={model.pickAll}
+        onSelect={model.pickAndShow}
+        onOnly={(code) => model.setFilter({ ...NO_FILTER, finding: [code] })}
         remedies={model.remedies}
       />
       <Flex direction="column" flex="1" minWidth="0">
         <SheetHead
+          view={view}
           model={model}
           onBrowse={open}
           onFolder={give}
@@ -68,7 +71,7 @@ function Sheet({ view }: { view: ShootView }) {
             original={model.original}
             readings={model.readings}
             onOpen={model.open}
-            onColumns={model.setColumns}
+            onLaid={model.onLaid}
             onAssign={(id, sku) =>
               model.assign(
                 model.selectedIds.has(id) ? model.selected : shots.filter((shot) => shot.id === id),

@@ -1,11 +1,11 @@
 import { memo } from 'react'
 import { planHem } from '@cloudbank/core/steps'
-import { findingsOf, wantsLook } from '../../work/findings'
+import { findingsOf, whyOf } from '../../work/findings'
 import { recipeOf } from '../../work/recipe'
 import { renditionsOf, standingOf } from '../../work/stale'
 import { Tile, type TileProps } from './Tile'
 
-type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'needs'>
+type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'why'>
 
 /** A shot of the view as a tile; drawn again only when something of it changes, not when it scrolls. */
 export const SheetTile = memo(function SheetTile(props: Props) {
@@ -23,7 +23,7 @@ export const SheetTile = memo(function SheetTile(props: Props) {
       rendition={shown}
       frame={recipe.steps.frame}
       segments={planHem({ standing, findings, failed: shot.failure !== null })}
-      needs={wantsLook(findings)}
+      why={whyOf(findings)}
     />
   )
 })

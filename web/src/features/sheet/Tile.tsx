@@ -4,6 +4,7 @@ import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
+import { verdictWords } from '../../work/verdicts'
 import type { LightReading } from '../../work/lightings'
 import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
 import { CutTileView } from './CutTileView'
@@ -21,11 +22,14 @@ export interface TileProps {
   readonly view: ShootView
   /** How it stands against its lighting's neutral, for the Light lens. */
   readonly reading: LightReading | undefined
-  /** Whether a finding wants a look. */
-  readonly needs: boolean
+  /** What wants a look, in words; nothing where nothing does. */
+  readonly why: string
   readonly segments: readonly HemSegment[]
   readonly lens: LensId
   readonly px: number
+  /** Whether there is room for a caption, and for a hem. */
+  readonly captioned: boolean
+  readonly hemmed: boolean
   readonly selected: boolean
   readonly focused: boolean
   /** Shows the photograph instead of the result. */
@@ -49,12 +53,14 @@ export const Tile = memo(function Tile(props: TileProps) {
   return (
     <div
       ref={tile}
+      id={`tile-${shot.id}`}
       data-shot={shot.id}
+      data-verdict={shot.verdict?.kind}
       data-focused={focused || undefined}
       className="tile"
       role="option"
       aria-selected={selected}
-      aria-label={`${shot.fileName}${shot.failure ? `, failed: ${shot.failure}` : ''}`}
+      aria-label={nameOf(props)}
       style={{ width: px }}
       onClick={(event) => onPick(shot.id, event)}
       onDoubleClick={() => onOpen(shot.id)}
@@ -77,19 +83,39 @@ export const Tile = memo(function Tile(props: TileProps) {
             decoding="async"
           />
         )}
+        {shot.verdict && (
+          <i className="tile-verdict" title={verdictWords(shot.verdict)} aria-hidden />
+        )}
         {lens === 'frame' && rendition && !asOriginal && (
           <FrameMarks rendition={rendition} frame={props.frame} />
         )}
       </div>
-      <div className="tile-caption">
-        {props.needs && <i title="A finding wants a look" />}
-        <span style={{ fontWeight: shot.angle ? 600 : 400 }}>{shot.angle ?? shot.fileName}</span>
-        <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
-      </div>
-      <Hem segments={segments} />
+      {props.captioned ? (
+        <div className="tile-caption">
+          {props.why !== '' && <i data-why="look" />}
+          <span title={shot.fileName}>{shot.angle ?? shot.fileName}</span>
+          <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
+        </div>
+      ) : (
+        <div className="tile-dash">{props.why !== '' && <i data-why="look" />}</div>
+      )}
+      {props.hemmed && <Hem segments={segments} />}
     </div>
   )
 })
+
+/** What a tile is called when it is read aloud. */
+function nameOf({ shot, why }: TileProps): string {
+  return [
+    shot.fileName,
+    shot.angle,
+    shot.failure && `failed: ${shot.failure}`,
+    shot.verdict && verdictWords(shot.verdict),
+    why && `wants a look: ${why}`,
+  ]
+    .filter((part) => part !== null && part !== '')
+    .join(', ')
+}
 
 /** The backdrop after the neutral, beside a grey of the screen's own. */
 function Patch({ reading }: { reading: LightReading }) {

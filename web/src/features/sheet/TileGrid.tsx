@@ -1,20 +1,20 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { countOf } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
-import { useDropShots } from '../../drag'
 import type { LightReading } from '../../work/lightings'
 import type { ShotGroup } from '../../work/products'
+import { GroupHead } from './GroupHead'
+import { planRows, rowOf, type Block, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
-import { planRows, type SheetRow } from './sheetRows'
 import { SheetTile } from './SheetTile'
+import { TileTip } from './TileTip'
+import { furnitureOf } from './tileSizes'
 import { useMarquee } from './useMarquee'
 
-const GAP_PX = 14
-const PAD_PX = 18
-const HEAD_PX = 30
-const CAPTION_PX = 36
+const PAD_PX = 16
+/** Between rows. */
+const ROW_GAP_PX = 4
 
 interface Props {
   readonly view: ShootView
@@ -23,39 +23,37 @@ interface Props {
   readonly original: boolean
   readonly readings: ReadonlyMap<string, LightReading>
   readonly onOpen: (id: string) => void
-  readonly onColumns: (columns: number) => void
+  /** Told how the tiles lie, for the keys that go from row to row. */
+  readonly onLaid: (rows: readonly SheetRow[], metrics: Metrics) => void
   /** A shot, with the others that are selected, was dragged to a product. */
   readonly onAssign: (id: string, sku: string) => void
 }
 
-/** The tiles, in rows, of which only those on the screen exist. */
-export function TileGrid({
-  view,
-  groups,
-  order,
-  original,
-  readings,
-  onOpen,
-  onColumns,
-  onAssign,
-}: Props) {
+/** The tiles, in rows along which groups flow, of which only those on the screen exist. */
+export function TileGrid(props: Props) {
+  const { view, groups, order, original, readings, onOpen, onLaid, onAssign } = props
   const scroller = useRef<HTMLDivElement>(null)
   const width = useWidth(scroller)
   const { tilePx, lens, selection, focus, pick } = useSheet()
-  const columns = Math.max(1, Math.floor((width - 2 * PAD_PX + GAP_PX) / (tilePx + GAP_PX)))
-  const rows = useMemo(() => planRows(groups, columns), [groups, columns])
-  useEffect(() => onColumns(columns), [columns, onColumns])
+  const furniture = furnitureOf(tilePx)
+  const { headPx, footPx, gapPx } = furniture
+  const metrics = useMemo((): Metrics => {
+    const { gapPx, groupGapPx } = furnitureOf(tilePx)
+    return { widthPx: width - 2 * PAD_PX, tilePx, gapPx, groupGapPx }
+  }, [width, tilePx])
+  const rows = useMemo(() => planRows(groups, metrics), [groups, metrics])
+  useEffect(() => onLaid(rows, metrics), [rows, metrics, onLaid])
+  const heightOf = (row: SheetRow | undefined): number =>
+    (row?.hasHead ? headPx : 0) + tilePx + footPx + ROW_GAP_PX
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => (rows[i]?.kind === 'head' ? HEAD_PX : tilePx + CAPTION_PX + 4),
+    estimateSize: (i) => heightOf(rows[i]),
     overscan: 2,
   })
-  useEffect(() => virtual.measure(), [virtual, tilePx, columns])
+  useEffect(() => virtual.measure(), [virtual, tilePx, rows])
   useEffect(() => {
-    const at = rows.findIndex(
-      (row) => row.kind === 'tiles' && row.shots.some(({ id }) => id === focus),
-    )
+    const at = focus === null ? -1 : rowOf(rows, focus)
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' })
     // Only a move of the focus scrolls, not a change of the rows.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -78,6 +76,8 @@ export function TileGrid({
       view={view}
       lens={lens}
       px={tilePx}
+      captioned={furniture.captioned}
+      hemmed={furniture.hemmed}
       reading={readings.get(shot.id)}
       selected={selection.ids.has(shot.id)}
       focused={focus === shot.id}
@@ -85,6 +85,28 @@ export function TileGrid({
       onPick={onPick}
       onOpen={onOpen}
     />
+  )
+  const block = (each: Block, row: SheetRow) => (
+    <div
+      key={each.shots[0]?.id}
+      role="group"
+      aria-label={`${each.sku} ${each.name}`.trim()}
+      className="tile-block"
+      style={{ left: each.x }}
+    >
+      {row.hasHead && headPx > 0 && (
+        <GroupHead
+          block={each}
+          heightPx={headPx}
+          widthPx={each.shots.length * (tilePx + gapPx) - gapPx}
+          named={furniture.named}
+          onDropShot={(id) => onAssign(id, each.sku)}
+        />
+      )}
+      <div className="tile-row" style={{ gap: gapPx }}>
+        {each.shots.map(tile)}
+      </div>
+    </div>
   )
 
   return (
@@ -95,76 +117,34 @@ export function TileGrid({
       minHeight="0"
       overflowY="auto"
       role="listbox"
+      tabIndex={0}
       aria-multiselectable
       aria-label="Shots"
+      aria-activedescendant={focus === null ? undefined : `tile-${focus}`}
       position="relative"
     >
       <Box position="relative" style={{ height: virtual.getTotalSize() + PAD_PX }}>
         {virtual.getVirtualItems().map(({ index, start }) => {
           const row = rows[index]
           if (!row) return null
+          const top = row.hasHead ? headPx : 0
           return (
-            <Box
+            <div
               key={index}
-              position="absolute"
-              left={`${PAD_PX}px`}
-              right={`${PAD_PX}px`}
-              top="0"
-              style={{ transform: `translateY(${start}px)` }}
+              className="sheet-row"
+              role="presentation"
+              style={{ left: PAD_PX, right: PAD_PX, transform: `translateY(${start}px)` }}
             >
-              {row.kind === 'head' ? (
-                <GroupHead row={row} onDropShot={(id) => onAssign(id, row.sku)} />
-              ) : (
-                <Flex gap={`${GAP_PX}px`} position="relative">
-                  {row.shots.map(tile)}
-                  {lens === 'frame' && (
-                    <Box
-                      position="absolute"
-                      left="0"
-                      right="0"
-                      height="1px"
-                      background="ink"
-                      opacity="0.55"
-                      pointerEvents="none"
-                      style={{ top: tilePx / 2 }}
-                    />
-                  )}
-                </Flex>
+              {row.blocks.map((each) => block(each, row))}
+              {lens === 'frame' && (
+                <div className="sheet-ruler" style={{ top: top + tilePx / 2 }} aria-hidden />
               )}
-            </Box>
+            </div>
           )
         })}
       </Box>
+      <TileTip scroller={scroller} view={view} />
     </Box>
-  )
-}
-
-/** The head of a group; where it is a product's, shots can be dropped on it. */
-function GroupHead(props: {
-  row: Extract<SheetRow, { kind: 'head' }>
-  onDropShot: (id: string) => void
-}) {
-  const { row, onDropShot } = props
-  const head = useRef<HTMLDivElement>(null)
-  const over = useDropShots(head, row.sku === '' ? null : onDropShot)
-  return (
-    <Flex
-      ref={head}
-      align="baseline"
-      gap="10px"
-      height={`${HEAD_PX}px`}
-      paddingTop="6px"
-      data-product={row.sku}
-      outline={over ? '2px dashed {colors.ink}' : undefined}
-    >
-      {row.sku && (
-        <Text fontFamily="mono" fontWeight="700">
-          {row.sku}
-        </Text>
-      )}
-      <Text fontWeight="600">{row.name}</Text>
-      <Text color="softInk">{countOf(row.count, 'shot')}</Text>
-    </Flex>
   )
 }
 

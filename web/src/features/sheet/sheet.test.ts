@@ -6,8 +6,10 @@ import { bySlots, shootView } from '../../data/view.testing'
 import { countFindings } from './findingCounts'
 import { fill01, offCentre01 } from './frameReading'
 import { NOTHING, select } from './selection'
-import { groupByProduct } from '../../work/products'
-import { planRows } from './sheetRows'
+import { groupByProduct, type ShotGroup } from '../../work/products'
+import { inOrder, matching, NO_FILTER, toggled, choicesOf, type Field, type Filter } from './filter'
+import { filterWords } from './filter/filter'
+import { besideRow, planRows, rowOf } from './sheetRows'
 
 const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot =>
   shotRow(id, { sku, ...change })
@@ -77,12 +79,122 @@ describe('rows', () => {
       ['B-2', 'Kettle, steel'],
       ['', 'No product'],
     ])
-    const rows = planRows(groups, 2)
-    expect(
-      rows.map((row) =>
-        row.kind === 'head' ? `${row.sku}:${row.count}` : row.shots.map(({ id }) => id).join(''),
-      ),
-    ).toEqual(['A-1:1', '3', 'B-2:3', '24', '5', ':1', '1'])
+    // Two tiles fill a row: a group that is longer goes on in the next one, and nothing is beside it.
+    expect(laid(groups, 204)).toEqual(['A-1:3', 'B-2:24', '…:5 :1'])
+  })
+
+  const group = (sku: string, ids: string) => ({
+    sku,
+    name: sku,
+    shots: [...ids].map((id) => shot(id, sku)),
+  })
+  const METRICS = { tilePx: 96, gapPx: 4, groupGapPx: 12 }
+  const laid = (groups: readonly ShotGroup[], widthPx: number): string[] =>
+    planRows(groups, { ...METRICS, widthPx }).map(({ blocks }) =>
+      blocks
+        .map(
+          ({ sku, isStart, shots }) =>
+            `${isStart ? sku : '…'}:${shots.map(({ id }) => id).join('')}`,
+        )
+        .join(' '),
+    )
+
+  test('groups flow along the rows, each kept together where a row has room for it', () => {
+    const groups = [group('A', 'abc'), group('B', 'de'), group('C', 'fgh'), group('D', 'i')]
+    // Six tiles in two groups take 6 · 96 + 4 · 4 + 12 = 604 px.
+    expect(laid(groups, 604)).toEqual(['A:abc B:de', 'C:fgh D:i'])
+    expect(laid([group('A', 'abc'), group('C', 'fgh')], 604)).toEqual(['A:abc C:fgh'])
+    expect(laid([group('A', 'abc'), group('C', 'fgh')], 603)).toEqual(['A:abc', 'C:fgh'])
+  })
+
+  test('nothing overlaps and nothing leaves the row, at any width', () => {
+    const groups = Array.from({ length: 40 }, (_, k) =>
+      group(`G${k}`, 'abcdefghijklm'.slice(0, 1 + ((k * 7) % 13))),
+    )
+    for (let widthPx = 100; widthPx < 1700; widthPx += 61)
+      for (const { blocks } of planRows(groups, { ...METRICS, widthPx })) {
+        let end = -METRICS.groupGapPx
+        for (const { x, shots } of blocks) {
+          expect(x).toBeGreaterThanOrEqual(end + METRICS.groupGapPx)
+          end = x + shots.length * 100 - 4
+        }
+        expect(end).toBeLessThanOrEqual(widthPx)
+      }
+  })
+
+  test('going down and up keeps to the column', () => {
+    const groups = [group('A', 'abc'), group('B', 'de'), group('C', 'fgh'), group('D', 'i')]
+    const metrics = { ...METRICS, widthPx: 604 }
+    const rows = planRows(groups, metrics)
+    expect(rowOf(rows, 'i')).toBe(1)
+    expect(besideRow(rows, 'b', 1, metrics)).toBe('g')
+    expect(besideRow(rows, 'e', 1, metrics)).toBe('i')
+    expect(besideRow(rows, 'i', -1, metrics)).toBe('d')
+    expect(besideRow(rows, 'i', 1, metrics)).toBe('i')
+  })
+})
+
+describe('filters', () => {
+  const edge = { code: 'edge-unsure', share01: 0.4, confidence01: 0.2 } as Finding
+  const holes = { code: 'holes', count: 1 } as Finding
+  const mug = { name: 'Mug', colour: 'White', ...PLAIN, type: 'Cup', brand: 'Ottermere' }
+  const product = (sku: string): Product => ({
+    ...mug,
+    id: productId(shootId('s'), sku),
+    shootId: shootId('s'),
+    sku,
+  })
+  const view = shootView({
+    shots: [
+      shot('a', 'M-1', { angle: 'front', findings: [edge] }),
+      shot('b', 'M-1', { angle: 'top', findings: [holes], verdict: { kind: 'passed' } }),
+      shot('c', 'M-2', { angle: 'front', verdict: { kind: 'returned', reason: 'edge' } }),
+      shot('d', null, { failure: 'damaged', findings: [edge] }),
+    ],
+    products: new Map(['M-1', 'M-2'].map((sku) => [sku, product(sku)])),
+  })
+  const left = (change: Partial<Filter>): string =>
+    matching(view.shots, view, { ...NO_FILTER, ...change })
+      .map(({ id }) => id)
+      .join('')
+
+  test('leave what has one of the values of every field, and the text in its names', () => {
+    expect(left({})).toBe('abcd')
+    expect(left({ finding: ['edge-unsure'] })).toBe('ad')
+    expect(left({ finding: ['edge-unsure', 'holes'] })).toBe('abd')
+    expect(left({ finding: ['edge-unsure'], angle: ['front'] })).toBe('a')
+    expect(left({ verdict: ['passed', 'returned'] })).toBe('bc')
+    expect(left({ verdict: ['none'] })).toBe('ad')
+    expect(left({ state: ['failed'] })).toBe('d')
+    expect(left({ product: [''] })).toBe('d')
+    expect(left({ text: ' mug ' })).toBe('abc')
+    expect(left({ text: 'm-2' })).toBe('c')
+    expect(left({ text: 'C.JPG' })).toBe('c')
+  })
+
+  test('count each value over what the other fields leave', () => {
+    const filter = { ...NO_FILTER, angle: ['front'] }
+    const counts = (field: Field) =>
+      choicesOf(field, view, filter).map(({ words, count }) => `${words} ${count}`)
+    expect(counts('angle')).toEqual(['front 2', 'top 1'])
+    expect(counts('finding')).toEqual(['Edge unsure 1', 'Open gaps 0'])
+    expect(counts('product')).toEqual(['M-1 Mug 1', 'M-2 Mug 1', 'No product 0'])
+    expect(counts('verdict')).toEqual(['Returned 1', 'Passed 0', 'No verdict yet 1'])
+    expect(counts('state')).toEqual(['Failed 0', 'Not made 2'])
+  })
+
+  test('are words that can be taken off one by one', () => {
+    const filter = { ...NO_FILTER, finding: ['edge-unsure', 'holes'], text: 'mug' }
+    const words = filterWords(filter, view)
+    expect(words.map((each) => each.words)).toEqual(['Edge unsure, Open gaps', '“mug”'])
+    expect(words[0]!.without).toEqual({ ...NO_FILTER, text: 'mug' })
+    expect(toggled(filter, 'finding', 'holes').finding).toEqual(['edge-unsure'])
+    expect(toggled(filter, 'angle', 'top').angle).toEqual(['top'])
+  })
+
+  test('orders: the worst first, failed and returned ones before all', () => {
+    const ids = inOrder(view.shots, view, 'worst').map(({ id }) => id)
+    expect(ids.join('')).toBe('dcab')
   })
 })
 

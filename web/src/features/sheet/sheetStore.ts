@@ -1,8 +1,8 @@
 import { create } from 'zustand'
+import { NO_FILTER, type Filter, type OrderId } from './filter'
 import type { LensId } from './lens'
+import { TILE_SIZES_PX, USUAL_TILE_PX } from './tileSizes'
 import { NOTHING, select, type Gesture, type Selection } from './selection'
-
-const SIZES_PX = [112, 136, 160, 200, 260, 340] as const
 
 interface SheetState {
   readonly lens: LensId
@@ -10,8 +10,8 @@ interface SheetState {
   readonly selection: Selection
   /** The shot that has the keys. */
   readonly focus: string | null
-  /** Whether the Cut lens has the least sure cuts first. */
-  readonly worstFirst: boolean
+  readonly orderId: OrderId
+  readonly filter: Filter
   readonly setLens: (lens: LensId) => void
   readonly resize: (by: 1 | -1) => void
   readonly pick: (id: string, gesture: Gesture, order: readonly string[]) => void
@@ -23,15 +23,17 @@ interface SheetState {
 /** What the sheet shows and has selected; of this tab only. */
 export const useSheet = create<SheetState>()((set) => ({
   lens: 'photo',
-  worstFirst: false,
-  tilePx: 160,
+  orderId: 'product',
+  filter: NO_FILTER,
+  tilePx: USUAL_TILE_PX,
   selection: NOTHING,
   focus: null,
   setLens: (lens) => set({ lens }),
   resize: (by) =>
     set(({ tilePx }) => {
-      const at = SIZES_PX.findIndex((size) => size >= tilePx)
-      return { tilePx: SIZES_PX[Math.min(Math.max(at + by, 0), SIZES_PX.length - 1)] ?? tilePx }
+      const at = TILE_SIZES_PX.findIndex((size) => size >= tilePx)
+      const next = Math.min(Math.max(at + by, 0), TILE_SIZES_PX.length - 1)
+      return { tilePx: TILE_SIZES_PX[next] ?? tilePx }
     }),
   pick: (id, gesture, order) =>
     set(({ selection }) => ({ selection: select(selection, id, gesture, order), focus: id })),

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef } from 'react'
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import { useCommand } from '../../app/commands'
@@ -9,11 +9,13 @@ import { attempt, useNotices } from '../../notices'
 import { evenOut, groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
 import { saveCutOuts } from '../../work/cutOuts'
 import { useCutting, useCutTiles, worstFirst } from '../../work/cutTiles'
-import { assignProduct, groupByProduct, inSheetOrder } from '../../work/products'
+import { assignProduct, groupByProduct, inSheetOrder, type ShotGroup } from '../../work/products'
 import { recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
 import { countStale, stalePlacements } from '../../work/stale'
+import { inOrder, matching, ORDERS, type Filter, type OrderId } from './filter'
 import { countFindings } from './findingCounts'
+import { besideRow, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
 import { useArrows } from './useArrows'
 
@@ -27,8 +29,8 @@ export function useSheetModel(view: ShootView) {
   const go = useGo()
   const busy = useRun() !== null
   const { lens, setLens, resize, selection, pickAll, clear, focus, moveFocus, pick } = useSheet()
-  const worst = useSheet((state) => state.worstFirst)
-  const [columns, setColumns] = useState(1)
+  const { filter, orderId } = useSheet()
+  const laid = useRef<{ rows: readonly SheetRow[]; metrics: Metrics } | null>(null)
   const original = useHeld('original')
   const readings = useMemo(
     () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
@@ -39,20 +41,28 @@ export function useSheetModel(view: ShootView) {
     useMemo(() => inSheetOrder(shots, view.products), [shots, view.products]),
     lens === 'cut',
   )
-  const tiles = useCutTiles((state) => (lens === 'cut' && worst ? state.tiles : null))
-  const groups = useMemo(() => {
-    if (lens === 'light') return groupByLighting(view, readings)
-    if (tiles) return [{ sku: '', name: 'Worst first', shots: worstFirst(shots, view, tiles) }]
-    return groupByProduct(shots, view.products)
-  }, [lens, view, readings, shots, tiles])
+  const left = useMemo(() => matching(shots, view, filter), [shots, view, filter])
+  const tiles = useCutTiles((state) => (lens === 'cut' && orderId === 'worst' ? state.tiles : null))
+  const groups = useMemo((): readonly ShotGroup[] => {
+    if (orderId !== 'product') {
+      // On the Cut lens the worst are the least sure cuts.
+      const ordered = tiles ? worstFirst(left, view, tiles) : inOrder(left, view, orderId)
+      return [{ sku: '', name: ORDERS[orderId], shots: ordered }]
+    }
+    if (lens === 'light') return groupByLighting({ ...view, shots: left }, readings)
+    return groupByProduct(left, view.products)
+  }, [lens, view, readings, left, tiles, orderId])
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
 
   const { look, notes } = useMemo(() => countFindings(view), [view])
   const selected = shots.filter(({ id }) => selection.ids.has(id))
-  const tryShots = selected.length > 0 ? selected : shots.slice(0, TRY_ON)
+  const focused = shots.find(({ id }) => id === focus)
+  const byId = useMemo(() => new Map(shots.map((shot) => [String(shot.id), shot])), [shots])
+  const firstShown = order.slice(0, TRY_ON).flatMap((id) => byId.get(id) ?? [])
+  const tryShots = selected.length > 0 ? selected : firstShown
   const recipe = recipeOf(view)
-  const toMake = countStale(shots, recipe, renditions)
+  const toMake = countStale(left, recipe, renditions)
   const toTry = countStale(tryShots, recipe, renditions)
   const make = (chosen: readonly Shot[]): void => {
     const stale = chosen.filter((shot) => stalePlacements(shot, recipe, renditions).length > 0)
@@ -66,6 +76,11 @@ export function useSheetModel(view: ShootView) {
     )
   }
   const makeAll = (): void => make(groups.flatMap((group) => group.shots))
+  const tryThem = (): void => {
+    make(tryShots)
+    // They are shown being made.
+    if (tryShots[0]) moveFocus(tryShots[0].id)
+  }
   const removeSelected = (): void =>
     attempt(
       perform({
@@ -104,7 +119,13 @@ export function useSheetModel(view: ShootView) {
   useCommand('previous', () => step(-1))
   useCommand('open', () => focus && open(focus), focus !== null)
   useCommand('toggle', () => focus && pick(focus, 'toggle', order), focus !== null)
-  useArrows(step, columns)
+  const onLaid = useCallback((rows: readonly SheetRow[], metrics: Metrics): void => {
+    laid.current = { rows, metrics }
+  }, [])
+  useArrows((by) => {
+    if (!laid.current || focus === null) return step(by)
+    moveFocus(besideRow(laid.current.rows, focus, by, laid.current.metrics))
+  })
 
   const toLightings = (): void => go(`/shoots/${shoot.id}/lightings`)
   const evenTheirs = {
@@ -135,12 +156,25 @@ export function useSheetModel(view: ShootView) {
     },
     setLens,
     resize,
-    setColumns,
+    onLaid,
+    filter,
+    setFilter: (next: Filter) => useSheet.setState({ filter: next }),
+    orderId,
+    setOrder: (next: OrderId) => useSheet.setState({ orderId: next }),
+    focused,
+    left,
     pickAll,
+    /** Selects shots and goes to the first of them that is shown. */
+    pickAndShow: (ids: readonly string[]) => {
+      pickAll(ids)
+      const wanted = new Set(ids)
+      const first = order.find((id) => wanted.has(id))
+      if (first) moveFocus(first)
+    },
     clear,
     open,
     makeAll,
-    tryThem: () => make(tryShots),
+    tryThem,
     removeSelected,
     saveCutOuts: (format: CutOutFormat) =>
       attempt(saveCutOuts(shoot, selected, format), 'The cut-outs could not be saved'),

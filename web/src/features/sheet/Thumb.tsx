@@ -1,0 +1,27 @@
+import { recipeOf } from '../../work/recipe'
+import { renditionsOf } from '../../work/stale'
+import { usePictureUrl, type ShootView, type Shot } from '../../data'
+
+/** A shot as it is made, small; its photograph where nothing is made. */
+export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px: number }) {
+  const [rendition] = [...renditionsOf(shot, recipeOf(view), view.renditions)].sort(
+    (a, b) => a.width - b.width,
+  )
+  const made = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
+  const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
+  return (
+    <img
+      src={made ?? preview}
+      alt={shot.fileName}
+      title={shot.fileName}
+      draggable={false}
+      style={{
+        width: px,
+        height: px,
+        flex: 'none',
+        objectFit: 'contain',
+        background: 'var(--chakra-colors-mat)',
+      }}
+    />
+  )
+}

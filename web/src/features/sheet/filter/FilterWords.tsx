@@ -1,0 +1,40 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { countOf, formatCount } from '@cloudbank/core/words'
+import type { ShootView } from '../../../data'
+import { Action } from '../../../ui'
+import { filterWords, NO_FILTER, type Filter } from './filter'
+import './filter.css'
+
+interface Props {
+  readonly view: ShootView
+  readonly filter: Filter
+  /** Shots that are left. */
+  readonly left: number
+  readonly onChange: (filter: Filter) => void
+}
+
+/** The filter as words that can be taken off, and how many shots it leaves; nothing without one. */
+export function FilterWords({ view, filter, left, onChange }: Props) {
+  const words = filterWords(filter, view)
+  if (words.length === 0) return null
+  return (
+    <Flex align="center" gap="6px" wrap="wrap" paddingX="16px" paddingBottom="6px" flex="none">
+      {words.map(({ words: word, without }) => (
+        <span key={word} className="filter-word">
+          <span title={word}>{word}</span>
+          <button type="button" aria-label={`Take off ${word}`} onClick={() => onChange(without)}>
+            ×
+          </button>
+        </span>
+      ))}
+      <Text color="softInk" role="status">
+        {formatCount(left)} of {countOf(view.shots.length, 'shot')}
+      </Text>
+      {words.length > 1 && (
+        <Action look="quiet" onClick={() => onChange(NO_FILTER)}>
+          Take all off
+        </Action>
+      )}
+    </Flex>
+  )
+}

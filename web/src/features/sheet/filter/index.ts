@@ -1,0 +1,12 @@
+export {
+  choicesOf,
+  isFiltering,
+  matching,
+  NO_FILTER,
+  toggled,
+  type Field,
+  type Filter,
+} from './filter'
+export { FilterMenu } from './FilterMenu'
+export { FilterWords } from './FilterWords'
+export { badnessOf, inOrder, ORDERS, type OrderId } from './order'

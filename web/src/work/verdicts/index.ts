@@ -1,0 +1,7 @@
+export {
+  isChangedSince,
+  recordVerdict,
+  RETURN_REASONS,
+  verdictWords,
+  type Verdict,
+} from './verdicts'
