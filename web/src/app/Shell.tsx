@@ -15,7 +15,7 @@ import { UndoButtons } from './UndoButtons'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
 export function Shell() {
-  const { shootId } = useParams()
+  const { shootId, shotId } = useParams()
   const go = useGo()
   useCommand('home', () => go('/'))
   return (
@@ -49,7 +49,7 @@ export function Shell() {
         <SkyControl />
         <Help />
       </Flex>
-      {shootId && <Stations shootId={shootId} />}
+      {shootId && <Stations shootId={shootId} isBench={shotId !== undefined} />}
       <Box flex="1" minHeight="0" as="main">
         <Outlet />
       </Box>
@@ -82,16 +82,18 @@ const STATIONS = [
   { path: '', word: 'Sheet' },
   { path: 'lightings', word: 'Lightings' },
   { path: 'brief', word: 'Brief' },
+  { path: 'review', word: 'Review' },
   { path: 'deliver', word: 'Deliver' },
 ] as const
 
-function Stations({ shootId }: { shootId: string }) {
+function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   const go = useGo()
   const view = useShootView(shootId)
   const base = `/shoots/${shootId}`
   useCommand('sheet', () => go(base))
   useCommand('lightings', () => go(`${base}/lightings`))
   useCommand('brief', () => go(`${base}/brief`))
+  useCommand('review', () => go(`${base}/review`), !isBench)
   useCommand('deliver', () => go(`${base}/deliver`))
   return (
     <Flex

@@ -52,6 +52,15 @@ export const KEYS = {
   doubt: { key: 'q', words: 'Cut: next unsure stretch, 1:1' },
   pan: { key: 'space', words: 'Hold to move the picture', shown: 'Space' },
   lensCut: { key: '4', words: 'Cut lens' },
+  reviewPass: { key: 'space', words: 'Review: pass the shot', shown: 'Space' },
+  reason1: { key: '1', words: 'Review: return for its edge' },
+  reason2: { key: '2', words: 'Review: return for its colour' },
+  reason3: { key: '3', words: 'Review: return for dirt' },
+  reason4: { key: '4', words: 'Review: return for its frame' },
+  reason5: { key: '5', words: 'Review: return as the wrong picture' },
+  inWords: { key: '6', words: 'Review: return, the reason in words' },
+  touchUp: { key: 'enter', words: 'Review: touch the shot up', shown: 'Enter' },
+  review: { key: 'e', words: 'Review the shots, worst first' },
 } as const satisfies Record<string, { key: string; words: string; shown?: string }>
 
 export type KeyName = keyof typeof KEYS
@@ -67,6 +76,6 @@ export function keyLabel(name: KeyName): string {
  * writes nothing that could be named. A comma is a key here, not a separator.
  */
 export const keyMatching = (name: KeyName) => ({
-  useKey: name !== 'toggle' && name !== 'pan',
+  useKey: name !== 'toggle' && name !== 'pan' && name !== 'reviewPass',
   delimiter: '|',
 })

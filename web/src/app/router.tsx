@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/brief')).BriefPage }),
       },
       {
+        path: '/shoots/:shootId/review',
+        lazy: async () => ({ Component: (await import('../features/review')).ReviewPage }),
+      },
+      {
         path: '/shoots/:shootId/deliver',
         lazy: async () => ({ Component: (await import('../features/deliver')).DeliverPage }),
       },

@@ -1,4 +1,5 @@
 export { LightCanvas, NO_MARKS } from './LightCanvas'
 export { LitPreview } from './LitPreview'
+export { Thumb } from './Thumb'
 export { sharedPreviewer } from './previewer'
 export { useOpenPicture, type OpenPicture } from './useOpenPicture'

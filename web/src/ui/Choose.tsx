@@ -3,11 +3,12 @@ import { NativeSelect } from '@chakra-ui/react'
 /** A list to choose one thing from, which is then done. */
 export function Choose<Id extends string>(props: {
   readonly words: string
+  readonly width?: string
   readonly options: readonly { readonly id: Id; readonly words: string }[]
   readonly onChoose: (id: Id) => void
 }) {
   return (
-    <NativeSelect.Root size="xs" width="170px" variant="plain">
+    <NativeSelect.Root size="xs" width={props.width ?? '170px'} variant="plain">
       <NativeSelect.Field
         aria-label={props.words}
         value=""

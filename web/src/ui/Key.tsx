@@ -10,9 +10,11 @@ export const Key = chakra('kbd', {
     fontFamily: 'mono',
     fontSize: '11px',
     lineHeight: '16px',
-    color: 'softInk',
+    // On a dark button it is as light as the words.
+    color: 'inherit',
+    opacity: 0.8,
     borderWidth: '1px',
-    borderColor: 'hairline',
+    borderColor: 'currentColor',
     borderRadius: '3px',
   },
 })

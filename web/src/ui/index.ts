@@ -1,5 +1,7 @@
 export { Action } from './Action'
 export { Attention } from './Attention'
+export { FindingWhy } from './FindingWhy'
+export { ReturnWindow } from './ReturnWindow'
 export { Key } from './Key'
 export { Window } from './Window'
 export { Choose } from './Choose'

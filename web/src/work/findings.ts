@@ -36,6 +36,13 @@ export function findingsOf(
   ]
 }
 
+/** All findings of a shot, each once, those that want a look first. */
+export function eachFinding(shot: Shot, view: ShootView): AnyFinding[] {
+  const each = new Map(findingsOf(shot, view).map((f) => [JSON.stringify(f), f] as const))
+  const isNote = (finding: AnyFinding): number => (wordsOf(finding).weight === 'note' ? 1 : 0)
+  return [...each.values()].sort((a, b) => isNote(a) - isNote(b))
+}
+
 /** Those that want a look, each once, in words with their figures; nothing where none does. */
 export const whyOf = (findings: readonly AnyFinding[]): string => {
   const wanting = findings.filter((finding) => wordsOf(finding).weight !== 'note')

@@ -5,12 +5,11 @@ import { useCommand } from '../../app/commands'
 import { keyLabel } from '../../app/keys'
 import { perform, putFields, useHistory, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
-import { Action, Key } from '../../ui'
+import { Action, Key, ReturnWindow } from '../../ui'
 import { isTouched, recipeOf } from '../../work/recipe'
 import { shotScope, undoBefore } from '../../work/undo'
 import { isChangedSince, recordVerdict, verdictWords } from '../../work/verdicts'
 import { CarryWindow } from './CarryWindow'
-import { ReturnWindow } from './ReturnWindow'
 
 /** Deeds of a shot's history that are shown. */
 const SHOWN = 6

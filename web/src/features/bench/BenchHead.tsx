@@ -25,13 +25,16 @@ export function BenchHead({ bench }: { bench: Bench }) {
     >
       <Box width="270px" flex="none" alignSelf="center">
         <Heading as="h1" fontSize="16px" fontWeight="700" truncate>
-          {product ? `${product.name}, ${shot.angle ?? ''}` : shot.fileName}
+          {[product?.name ?? shot.fileName, product ? shot.angle : null]
+            .filter((part) => part)
+            .join(', ')}
         </Heading>
         <Text color="softInk" fontFamily="mono" fontSize="12px" truncate>
           {shot.fileName} · {at + 1} of {order.length}
         </Text>
         <Action look="quiet" marginLeft="-6px" onClick={bench.leave}>
-          Back to the sheet <Key>{keyLabel('clear')}</Key>
+          {bench.isFromReview ? 'Back to the review' : 'Back to the sheet'}{' '}
+          <Key>{keyLabel('clear')}</Key>
         </Action>
       </Box>
       <StageLine pictures={pictures} stage={bench.stage} onStage={bench.setStage} />

@@ -1,4 +1,6 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useLocation } from 'react-router'
+import { z } from 'zod'
 import type { Plan } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
@@ -29,6 +31,8 @@ export interface Bench {
   readonly at: number
   readonly open: (shotId: string) => void
   readonly leave: () => void
+  /** Whether it was opened to touch up what a review has seen. */
+  readonly isFromReview: boolean
   readonly stage: StepId
   readonly setStage: (stage: StepId) => void
   readonly compare: Compare
@@ -51,6 +55,9 @@ export interface Bench {
   readonly rendition: Rendition | undefined
   readonly showRendition: (placementId: string) => void
 }
+
+/** What a screen that was left for the bench says of itself. */
+const FromReview = z.object({ from: z.literal('review') })
 
 /** The stage stays from shot to shot. */
 let lastStage: StepId = 'light'
@@ -79,7 +86,11 @@ export function useBench(view: ShootView, shot: Shot): Bench {
   const order = useMemo(() => inSheetOrder(view.shots, view.products), [view.shots, view.products])
   const at = order.findIndex(({ id }) => id === shot.id)
   const open = useCallback((id: string) => go(`/shoots/${shootId}/shots/${id}`), [go, shootId])
-  const leave = useCallback(() => go(`/shoots/${shootId}`), [go, shootId])
+  const isFromReview = FromReview.safeParse(useLocation().state).success
+  const leave = useCallback(
+    () => go(isFromReview ? `/shoots/${shootId}/review` : `/shoots/${shootId}`),
+    [go, shootId, isFromReview],
+  )
   const step = (by: number): void => {
     const next = order[at + by]
     if (next) open(next.id)
@@ -104,6 +115,7 @@ export function useBench(view: ShootView, shot: Shot): Bench {
     at,
     open,
     leave,
+    isFromReview,
     stage,
     setStage,
     compare,

@@ -9,6 +9,8 @@ import { useShootView, type ShootView } from '../../data'
 import { Action, Attention } from '../../ui'
 import { download, packDelivery, planDelivery } from '../../work/delivery'
 import { whyOf } from '../../work/findings'
+import { recipeOf } from '../../work/recipe'
+import { isChangedSince } from '../../work/verdicts'
 import { readyFor, summarise } from './readiness'
 
 /** What is ready to leave, and the zip that it leaves in. */
@@ -22,10 +24,20 @@ export function DeliverPage() {
 function Deliver({ view }: { view: ShootView }) {
   const [packed, setPacked] = useState<number | null>(null)
   const control = useRef<AbortController | null>(null)
-  const ready = readyFor(view)
+  const [withReturned, setWithReturned] = useState(false)
+  const recipe = recipeOf(view)
+  const returned = view.shots.filter(({ verdict }) => verdict?.kind === 'returned')
+  const unseen = view.shots.filter(
+    (shot) => shot.verdict === null || isChangedSince(shot, recipe),
+  ).length
+  const shots = withReturned
+    ? view.shots
+    : view.shots.filter(({ verdict }) => verdict?.kind !== 'returned')
+  const going = new Set<string>(shots.map(({ id }) => id))
+  const ready = readyFor(view).filter(({ shotId }) => going.has(shotId))
   const rows = summarise(view, ready)
-  const files = planDelivery(view.shots, ready)
-  const missing = view.shots.length * rows.length - ready.length
+  const files = planDelivery(shots, ready)
+  const missing = shots.length * rows.length - ready.length
   const concerns = files.filter(({ rendition }) => whyOf(rendition.findings) !== '')
 
   async function pack(): Promise<void> {
@@ -81,7 +93,7 @@ function Deliver({ view }: { view: ShootView }) {
                 </td>
                 <td>{row.asked}</td>
                 <chakra.td fontFamily="mono">
-                  {formatCount(row.ready)} of {formatCount(view.shots.length)}
+                  {formatCount(row.ready)} of {formatCount(shots.length)}
                 </chakra.td>
                 <chakra.td fontFamily="mono">{formatBytes(row.bytes)}</chakra.td>
                 <chakra.td fontFamily="mono">
@@ -101,6 +113,34 @@ function Deliver({ view }: { view: ShootView }) {
             ))}
           </tbody>
         </chakra.table>
+        {returned.length > 0 && (
+          <Box marginBottom="10px">
+            <Flex align="center" gap="8px">
+              <Attention />
+              <Text flex="1">
+                {countOf(returned.length, 'shot')} returned:{' '}
+                {withReturned ? 'delivered all the same' : 'left out'}.
+              </Text>
+              <Action look="quiet" onClick={() => setWithReturned(!withReturned)}>
+                {withReturned ? 'Leave out what was returned' : 'Deliver all the same'}
+              </Action>
+            </Flex>
+            {returned.map(({ id, fileName, verdict }) => (
+              <Text key={id} fontSize="12px" color="softInk" paddingLeft="18px">
+                <Text as="span" fontFamily="mono">
+                  {fileName}
+                </Text>
+                : {verdict?.kind === 'returned' ? verdict.reason : ''}
+              </Text>
+            ))}
+          </Box>
+        )}
+        {unseen > 0 && unseen < view.shots.length && (
+          <Text marginBottom="10px">
+            {countOf(unseen, 'shot')} {unseen === 1 ? 'has' : 'have'} no verdict, or were changed
+            since.
+          </Text>
+        )}
         {missing > 0 && (
           <Flex align="center" gap="8px" marginBottom="10px">
             <Attention />

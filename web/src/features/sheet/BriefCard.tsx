@@ -5,7 +5,8 @@ import { countOf } from '@cloudbank/core/words'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import { makeWords } from '../../work/stale'
-import { SelectionPart } from './SelectionPart'
+import { BriefPictures } from './BriefPictures'
+import { ShotsPart } from './ShotsPart'
 import type { SheetModel } from './useSheetModel'
 
 interface Props {
@@ -17,7 +18,8 @@ interface Props {
 export function BriefCard({ view, model }: Props) {
   const { selected, toMake, tryShots, toTry, busy, makeAll, tryThem } = model
   const { brief } = view.briefRow
-  const total = view.shots.length * brief.steps.finish.placements.length
+  const total = model.left.length * brief.steps.finish.placements.length
+  const isAll = model.left.length === view.shots.length
   return (
     <Flex
       as="aside"
@@ -29,7 +31,7 @@ export function BriefCard({ view, model }: Props) {
       borderColor="hairline"
     >
       <Box flex="1" overflowY="auto" padding="16px">
-        <SelectionPart view={view} model={model} />
+        <ShotsPart view={view} model={model} />
         <Flex align="baseline" justify="space-between">
           <Heading as="h2" fontSize="17px" fontWeight="700">
             Brief: {brief.name}
@@ -41,6 +43,7 @@ export function BriefCard({ view, model }: Props) {
         <Text color="softInk" marginBottom="12px">
           For every shot
         </Text>
+        {selected.length === 0 && <BriefPictures view={view} model={model} />}
         {describeBrief(brief).map(({ id, title, words }) => (
           <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
             <Text width="52px" flex="none" fontWeight="650" fontSize="12px" lineHeight="18px">
@@ -55,10 +58,9 @@ export function BriefCard({ view, model }: Props) {
           paddingX="10px"
           onClick={tryThem}
           disabled={busy || toTry === 0}
-          title={`Make ${countOf(toTry, 'rendition')} first`}
+          title={`Make ${countOf(toTry, 'rendition')} of ${selected.length > 0 ? 'the selected shots' : 'the first shots shown'} first`}
         >
-          Try on {selected.length > 0 ? 'these ' : ''}
-          {tryShots.length}
+          Try on {tryShots.length}
         </Action>
         <Action
           look="main"
@@ -68,6 +70,7 @@ export function BriefCard({ view, model }: Props) {
           disabled={busy || toMake === 0}
         >
           {makeWords(toMake, total)}
+          {!isAll && toMake > 0 && ' shown'}
         </Action>
       </Flex>
     </Flex>

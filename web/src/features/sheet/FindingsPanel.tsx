@@ -1,10 +1,11 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
-import { countOf } from '@cloudbank/core/words'
-import type { Refusal, ShootId, Shot } from '../../data'
+import { countOf, formatCount } from '@cloudbank/core/words'
+import type { ShootView, Shot } from '../../data'
 import { Action } from '../../ui'
-import type { FindingCount } from './findingCounts'
+import type { countFindings, FindingCount } from './findingCounts'
 import { FindingLine } from './FindingLine'
 import { RefusedFiles } from './RefusedFiles'
+import { ReviewPart } from './ReviewPart'
 
 /** What can be done at once about a finding whose shots are selected. */
 export interface Remedy {
@@ -13,22 +14,24 @@ export interface Remedy {
 }
 
 interface Props {
-  readonly shootId: ShootId
-  readonly look: readonly FindingCount[]
-  readonly notes: readonly FindingCount[]
+  readonly view: ShootView
+  readonly counts: ReturnType<typeof countFindings>
   readonly failed: readonly Shot[]
-  readonly refusals: readonly Refusal[]
   readonly selectedIds: ReadonlySet<string>
   readonly onSelect: (shotIds: readonly string[]) => void
   /** Narrows the sheet to the shots of a finding. */
   readonly onOnly: (code: string) => void
+  /** Narrows the sheet to the shots with a verdict. */
+  readonly onVerdict: (verdict: string) => void
+  readonly onReview: () => void
   /** By the code of the finding. */
   readonly remedies: Readonly<Record<string, Remedy>>
 }
 
 /** What wants a look, counted, worst first; one click selects exactly those shots. */
 export function FindingsPanel(props: Props) {
-  const { look, notes, failed, refusals, selectedIds, onSelect, shootId } = props
+  const { view, failed, selectedIds, onSelect } = props
+  const { look, notes, usual } = props.counts
   const wanting = new Set([
     ...look.flatMap(({ shotIds }) => shotIds),
     ...failed.map(({ id }) => id as string),
@@ -58,9 +61,7 @@ export function FindingsPanel(props: Props) {
       borderColor="hairline"
     >
       <Heading as="h2" fontSize="16px" fontWeight="700" paddingX="16px" marginBottom="8px">
-        {wanting.size === 0
-          ? 'Nothing wants a look'
-          : `${countOf(wanting.size, 'shot')} ${wanting.size === 1 ? 'wants' : 'want'} a look`}
+        <PanelTitle wanting={wanting.size} view={view} />
       </Heading>
       <FailedShots failed={failed} isShown={isShown} onSelect={onSelect} />
       {look.map((count) => line(count, true))}
@@ -72,15 +73,32 @@ export function FindingsPanel(props: Props) {
           {notes.map((count) => line(count, false))}
         </>
       )}
+      {usual.length > 0 && (
+        <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="6px">
+          Nearly all: {usual.map(({ title }) => title.toLowerCase()).join(', ')}.
+        </Text>
+      )}
       <ShownRemedy
         counts={[...look, ...notes]}
         isShown={isShown}
         remedies={props.remedies}
         onOnly={props.onOnly}
       />
-      <RefusedFiles refusals={refusals} shootId={shootId} />
+      <ReviewPart view={view} onVerdict={props.onVerdict} onReview={props.onReview} />
+      <RefusedFiles refusals={view.refusals} shootId={view.shoot.id} />
     </Box>
   )
+}
+
+/** How many want a look; while photographs are being measured, how many of them are. */
+function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
+  const { shots, measures } = view
+  const measured = shots.filter(({ originalHash }) => measures.has(originalHash)).length
+  if (shots.length === 0) return 'Nothing here yet'
+  if (measured < shots.length)
+    return `${formatCount(measured)} of ${formatCount(shots.length)} measured`
+  if (wanting === 0) return 'Nothing wants a look'
+  return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'wants' : 'want'} a look`
 }
 
 /** Shots that the last run could not make; selected, each says why. */

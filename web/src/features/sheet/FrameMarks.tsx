@@ -1,6 +1,6 @@
 import type { FrameSettings } from '@cloudbank/core/steps'
 import type { Rendition } from '../../data'
-import { offCentre01 } from './frameReading'
+import { offCentre01 } from '../../work/frameReading'
 
 /** Product box, fill line and centre line of one rendition, drawn over its tile. */
 export function FrameMarks({ rendition, frame }: { rendition: Rendition; frame: FrameSettings }) {

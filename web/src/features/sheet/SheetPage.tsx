@@ -22,7 +22,7 @@ export function SheetPage() {
 }
 
 function Sheet({ view }: { view: ShootView }) {
-  const { shoot, shots, refusals } = view
+  const { shoot, shots } = view
   const model = useSheetModel(view)
   const give = (files: readonly File[]): void =>
     attempt(
@@ -40,14 +40,14 @@ function Sheet({ view }: { view: ShootView }) {
     <Flex {...getRootProps()} height="100%" position="relative">
       <input {...getInputProps()} aria-label="Photographs to add" />
       <FindingsPanel
-        shootId={shoot.id}
-        look={model.look}
-        notes={model.notes}
+        view={view}
+        counts={model.counts}
         failed={model.failed}
-        refusals={refusals}
         selectedIds={model.selectedIds}
         onSelect={model.pickAndShow}
         onOnly={(code) => model.setFilter({ ...NO_FILTER, finding: [code] })}
+        onVerdict={(verdict) => model.setFilter({ ...NO_FILTER, verdict: [verdict] })}
+        onReview={model.review}
         remedies={model.remedies}
       />
       <Flex direction="column" flex="1" minWidth="0">

@@ -9,10 +9,13 @@ import type { LightReading } from '../../work/lightings'
 import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
 import { CutTileView } from './CutTileView'
 import { FrameMarks } from './FrameMarks'
-import { fill01 } from './frameReading'
+import { fill01 } from '../../work/frameReading'
 import { Hem } from './Hem'
 import type { LensId } from './lens'
 import './tile.css'
+
+/** From this size on there is room for the weight beside the angle, in pixels. */
+const WITH_WEIGHT_PX = 136
 
 export interface TileProps {
   readonly shot: Shot
@@ -94,7 +97,9 @@ export const Tile = memo(function Tile(props: TileProps) {
         <div className="tile-caption">
           {props.why !== '' && <i data-why="look" />}
           <span title={shot.fileName}>{shot.angle ?? shot.fileName}</span>
-          <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
+          {(lens !== 'photo' || px >= WITH_WEIGHT_PX || shot.failure !== null) && (
+            <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
+          )}
         </div>
       ) : (
         <div className="tile-dash">{props.why !== '' && <i data-why="look" />}</div>

@@ -3,7 +3,7 @@ import { useEffect, useState, type RefObject } from 'react'
 import { stepOf, wordsOf } from '@cloudbank/core/steps'
 import type { ShootView } from '../../data'
 import { findingsOf } from '../../work/findings'
-import { FindingWhy } from './FindingWhy'
+import { FindingWhy } from '../../ui'
 
 /** What is pointed at: a shot's marks, of one step or of all. */
 interface Pointed {

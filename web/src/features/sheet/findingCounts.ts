@@ -13,10 +13,16 @@ export interface FindingCount {
   readonly shotIds: readonly string[]
 }
 
+/** What more than this share of the shots have is usual; among a few shots nothing is. */
+const USUAL_SHARE = 0.6
+const FEW_SHOTS = 6
+
 /** Findings of a shoot, worst first, split into those that want a look and those that inform. */
 export function countFindings(view: ShootView): {
   readonly look: readonly FindingCount[]
   readonly notes: readonly FindingCount[]
+  /** Notes that nearly all shots have: no news of any of them. */
+  readonly usual: readonly FindingCount[]
 } {
   const ids = new Map<string, string[]>()
   for (const shot of view.shots)
@@ -27,13 +33,16 @@ export function countFindings(view: ShootView): {
     }
   const look: FindingCount[] = []
   const notes: FindingCount[] = []
+  const usual: FindingCount[] = []
+  const many = view.shots.length >= FEW_SHOTS ? USUAL_SHARE * view.shots.length : Infinity
   for (const { code, words } of findingKinds().values()) {
     const shotIds = ids.get(code)
     if (!shotIds) continue
     const { title, remedy, weight } = words
-    ;(weight === 'note' ? notes : look).push({ code, title, remedy, shotIds })
+    const list = weight !== 'note' ? look : shotIds.length >= many ? usual : notes
+    list.push({ code, title, remedy, shotIds })
   }
-  return { look, notes }
+  return { look, notes, usual }
 }
 
 const known = remembered<Shot, ReadonlySet<string>>()

@@ -12,6 +12,8 @@ interface SheetState {
   readonly focus: string | null
   readonly orderId: OrderId
   readonly filter: Filter
+  /** The two shots whose pictures stand beside the brief; the first shown where none were chosen. */
+  readonly beside: readonly [string | null, string | null]
   readonly setLens: (lens: LensId) => void
   readonly resize: (by: 1 | -1) => void
   readonly pick: (id: string, gesture: Gesture, order: readonly string[]) => void
@@ -25,6 +27,7 @@ export const useSheet = create<SheetState>()((set) => ({
   lens: 'photo',
   orderId: 'product',
   filter: NO_FILTER,
+  beside: [null, null],
   tilePx: USUAL_TILE_PX,
   selection: NOTHING,
   focus: null,

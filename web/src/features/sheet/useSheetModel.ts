@@ -55,7 +55,7 @@ export function useSheetModel(view: ShootView) {
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
 
-  const { look, notes } = useMemo(() => countFindings(view), [view])
+  const counts = useMemo(() => countFindings(view), [view])
   const selected = shots.filter(({ id }) => selection.ids.has(id))
   const focused = shots.find(({ id }) => id === focus)
   const byId = useMemo(() => new Map(shots.map((shot) => [String(shot.id), shot])), [shots])
@@ -139,8 +139,7 @@ export function useSheetModel(view: ShootView) {
     order,
     readings,
     original,
-    look,
-    notes,
+    counts,
     failed: shots.filter(({ failure }) => failure !== null),
     selected,
     selectedIds: selection.ids,
@@ -157,6 +156,7 @@ export function useSheetModel(view: ShootView) {
     setLens,
     resize,
     onLaid,
+    review: () => go(`/shoots/${shoot.id}/review`),
     filter,
     setFilter: (next: Filter) => useSheet.setState({ filter: next }),
     orderId,

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react'
 import { countOf, formatCount } from '@cloudbank/core/words'
 import type { ShootView } from '../../../data'
 import { Action } from '../../../ui'
-import { Thumb } from '../Thumb'
+import { Thumb } from '../../../preview'
 import {
   choicesOf,
   FIELDS,

@@ -9,4 +9,4 @@ export {
 } from './filter'
 export { FilterMenu } from './FilterMenu'
 export { FilterWords } from './FilterWords'
-export { badnessOf, inOrder, ORDERS, type OrderId } from './order'
+export { inOrder, ORDERS, type OrderId } from './order'

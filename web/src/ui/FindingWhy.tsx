@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import { wordsOf } from '@cloudbank/core/steps'
-import { Attention } from '../../ui'
+import { Attention } from './Attention'
 
 /** One finding in full: what it is, the value and its limit, and what to do. */
 export function FindingWhy({ finding }: { finding: AnyFinding }) {

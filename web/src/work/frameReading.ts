@@ -1,4 +1,4 @@
-import type { Rendition } from '../../data'
+import type { Rendition } from '../data'
 
 /** Share of the frame that the product's longer side takes; null where the shot was left whole. */
 export function fill01({ productBox }: Rendition): number | null {

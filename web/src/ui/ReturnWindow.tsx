@@ -1,6 +1,7 @@
 import { Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { Action, Window } from '../../ui'
+import { Action } from './Action'
+import { Window } from './Window'
 
 /** Asks why a shot goes back. */
 export function ReturnWindow(props: {

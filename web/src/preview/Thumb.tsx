@@ -1,6 +1,6 @@
-import { recipeOf } from '../../work/recipe'
-import { renditionsOf } from '../../work/stale'
-import { usePictureUrl, type ShootView, type Shot } from '../../data'
+import { recipeOf } from '../work/recipe'
+import { renditionsOf } from '../work/stale'
+import { usePictureUrl, type ShootView, type Shot } from '../data'
 
 /** A shot as it is made, small; its photograph where nothing is made. */
 export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px: number }) {

@@ -1,0 +1,101 @@
+import { Flex, Heading, Text } from '@chakra-ui/react'
+import { useEffect } from 'react'
+import { useParams } from 'react-router'
+import { countOf } from '@cloudbank/core/words'
+import { Lost } from '../../app/Lost'
+import { useGo } from '../../app/useGo'
+import { useShootView, type ShootView } from '../../data'
+import { Action } from '../../ui'
+import { ReviewPicture } from './ReviewPicture'
+import { ReviewSide } from './ReviewSide'
+import { ReviewTrail } from './ReviewTrail'
+import { useReview } from './reviewStore'
+import { toReview } from './toReview'
+import { useReviewModel, type ReviewModel } from './useReviewModel'
+
+/** A way through the shoot by keys alone: worst first, each shot passed, returned or touched up. */
+export function ReviewPage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  const round = useReview((state) => state.round)
+  const begin = useReview((state) => state.begin)
+  useEffect(() => {
+    // One that was left for the bench goes on where it was.
+    if (view && round?.shootId !== shootId)
+      begin(
+        shootId,
+        toReview(view).map(({ id }) => id),
+      )
+  }, [view, round, shootId, begin])
+  if (view === undefined || (view && round?.shootId !== shootId)) return null
+  return view === null ? <Lost /> : <Review view={view} />
+}
+
+function Review({ view }: { view: ShootView }) {
+  const model = useReviewModel(view)
+  const { at, total, shot } = model
+  return (
+    <Flex direction="column" height="100%">
+      <Flex
+        align="center"
+        gap="14px"
+        height="36px"
+        flex="none"
+        paddingX="16px"
+        background="paper"
+        borderBottomWidth="1px"
+        borderColor="hairline"
+      >
+        <Text fontWeight="700">Review</Text>
+        <Text color="softInk" role="status">
+          {shot ? `worst first, ${at + 1} of ${total}` : `all ${total} seen`}
+        </Text>
+        <progress className="review-progress" value={at} max={Math.max(1, total)} />
+        <Action look="quiet" onClick={model.leave}>
+          Leave
+        </Action>
+      </Flex>
+      {shot ? (
+        <Flex flex="1" minHeight="0" key={shot.id}>
+          <ReviewTrail view={view} model={model} />
+          <ReviewPicture view={view} model={model} shot={shot} />
+          <ReviewSide view={view} model={model} shot={shot} />
+        </Flex>
+      ) : (
+        <End view={view} model={model} />
+      )}
+    </Flex>
+  )
+}
+
+/** What came of it. */
+function End({ view, model }: { view: ShootView; model: ReviewModel }) {
+  const go = useGo()
+  const shots = view.shots.filter(({ id }) => model.ids.has(id))
+  const passed = shots.filter(({ verdict }) => verdict?.kind === 'passed').length
+  const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned')
+  return (
+    <Flex flex="1" direction="column" align="center" justify="center" gap="10px" padding="24px">
+      <Heading fontSize="24px">{countOf(model.total, 'shot')} seen</Heading>
+      <Text>
+        {passed} passed, {returned.length} returned, {model.total - passed - returned.length} left
+        open.
+      </Text>
+      {returned.map((shot) => (
+        <Text key={shot.id} color="softInk">
+          <Text as="span" fontFamily="mono">
+            {shot.fileName}
+          </Text>
+          : {shot.verdict?.kind === 'returned' ? shot.verdict.reason : ''}
+        </Text>
+      ))}
+      <Flex gap="8px" marginTop="8px">
+        <Action onClick={() => model.goTo(model.total - 1)}>Back to the last one</Action>
+        <Action onClick={model.leave}>To the sheet</Action>
+        <Action look="main" onClick={() => go(`/shoots/${view.shoot.id}/deliver`)}>
+          Deliver
+        </Action>
+      </Flex>
+    </Flex>
+  )
+}

@@ -1,0 +1,83 @@
+import { useMemo, useState } from 'react'
+import { useCommand } from '../../app/commands'
+import { useGo } from '../../app/useGo'
+import type { ShootView, Shot } from '../../data'
+import { attempt } from '../../notices'
+import { recordVerdict, RETURN_REASONS } from '../../work/verdicts'
+import { useReview } from './reviewStore'
+
+/** Where a review is, and what can be done with the shot that is seen. */
+export function useReviewModel(view: ShootView) {
+  const { round, goTo, end } = useReview()
+  const go = useGo()
+  const [isClose, setClose] = useState(false)
+  const [place, setPlace] = useState(0)
+  const [isAsking, setAsking] = useState(false)
+  const { ids: queue, at } = round ?? { ids: [], at: 0 }
+  const byId = useMemo(() => new Map(view.shots.map((shot) => [String(shot.id), shot])), [view])
+  // Shots that were removed meanwhile are left out.
+  const shots = useMemo(() => queue.flatMap((id) => byId.get(id) ?? []), [queue, byId])
+  const shot = shots[at]
+  const move = (to: number): void => {
+    setClose(false)
+    setPlace(0)
+    goTo(to)
+  }
+  const judge = (verdict: Parameters<typeof recordVerdict>[2]): void => {
+    if (!shot) return
+    attempt(recordVerdict(shot, view, verdict), 'The verdict could not be kept')
+    move(at + 1)
+  }
+  const pass = (): void => judge({ kind: 'passed' })
+  const returnFor = (reason: string): void => judge({ kind: 'returned', reason })
+  const touchUp = (): void => {
+    if (shot) go(`/shoots/${view.shoot.id}/shots/${shot.id}`, { state: { from: 'review' } })
+  }
+  const leave = (): void => {
+    end()
+    go(`/shoots/${view.shoot.id}`)
+  }
+  const isOpen = shot !== undefined
+  useCommand('reviewPass', pass, isOpen)
+  useCommand('reason1', () => returnFor(RETURN_REASONS[0]), isOpen)
+  useCommand('reason2', () => returnFor(RETURN_REASONS[1]), isOpen)
+  useCommand('reason3', () => returnFor(RETURN_REASONS[2]), isOpen)
+  useCommand('reason4', () => returnFor(RETURN_REASONS[3]), isOpen)
+  useCommand('reason5', () => returnFor(RETURN_REASONS[4]), isOpen)
+  useCommand('inWords', () => setAsking(true), isOpen)
+  useCommand('touchUp', touchUp, isOpen)
+  useCommand('next', () => move(at + 1), isOpen)
+  useCommand('previous', () => move(at - 1), at > 0)
+  useCommand('actual', () => setClose((close) => !close), isOpen)
+  useCommand('doubt', () => setPlace((n) => n + 1), isOpen)
+  useCommand('clear', () => (isClose ? setClose(false) : leave()))
+  return {
+    at,
+    total: shots.length,
+    shots,
+    ids: new Set<string>(shots.map(({ id }) => id)),
+    shot,
+    goTo: move,
+    pass,
+    returnFor,
+    touchUp,
+    leave,
+    /** Whether the doubtful place is seen at 1:1 in the large picture. */
+    isClose,
+    setClose,
+    /** How often the next doubtful place has been asked for. */
+    place,
+    isAsking,
+    setAsking,
+  }
+}
+
+export type ReviewModel = ReturnType<typeof useReviewModel>
+
+/** What a shot is called where there is room for a few words. */
+export function shotTitle(shot: Shot, view: ShootView): string {
+  const product = shot.sku === null ? undefined : view.products.get(shot.sku)
+  return [product?.name ?? shot.fileName, product ? shot.angle : null]
+    .filter((part) => part !== null && part !== '')
+    .join(', ')
+}

@@ -1,0 +1,76 @@
+import { Box, Text } from '@chakra-ui/react'
+import { countOf } from '@cloudbank/core/words'
+import { keyLabel } from '../../app/keys'
+import type { ShootView } from '../../data'
+import { Action, Key } from '../../ui'
+import { recipeOf } from '../../work/recipe'
+import { isChangedSince } from '../../work/verdicts'
+import { FindingLine } from './FindingLine'
+
+interface Props {
+  readonly view: ShootView
+  readonly onVerdict: (verdict: string) => void
+  readonly onReview: () => void
+}
+
+/** How far the review is: what was passed and returned, and what nobody has seen yet. */
+export function ReviewPart({ view, onVerdict, onReview }: Props) {
+  const { shots } = view
+  const recipe = recipeOf(view)
+  const counts = [
+    {
+      verdict: 'returned',
+      title: 'Returned',
+      needs: true,
+      hint: 'Shots that go back, with their reasons',
+      count: shots.filter(({ verdict }) => verdict?.kind === 'returned').length,
+    },
+    {
+      verdict: 'changed',
+      title: 'Changed since',
+      needs: true,
+      hint: 'Shots that were changed after their verdict was given',
+      count: shots.filter((shot) => isChangedSince(shot, recipe)).length,
+    },
+    {
+      verdict: 'passed',
+      title: 'Passed',
+      needs: false,
+      hint: 'Shots that may go out',
+      count: shots.filter(({ verdict }) => verdict?.kind === 'passed').length,
+    },
+    {
+      verdict: 'none',
+      title: 'Not yet seen',
+      needs: false,
+      hint: 'Shots without a verdict',
+      count: shots.filter(({ verdict }) => verdict === null).length,
+    },
+  ].filter(({ count }) => count > 0)
+  const left = shots.filter((shot) => shot.verdict === null || isChangedSince(shot, recipe)).length
+  if (shots.length === 0) return null
+  return (
+    <>
+      <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="12px" marginBottom="2px">
+        Review
+      </Text>
+      {counts.map(({ verdict, title, needs, hint, count }) => (
+        <FindingLine
+          key={verdict}
+          title={title}
+          hint={hint}
+          count={count}
+          needs={needs}
+          shown={false}
+          onClick={() => onVerdict(verdict)}
+        />
+      ))}
+      <Box paddingX="16px" marginTop="8px">
+        <Action width="100%" onClick={onReview}>
+          {left > 0 ? `Review ${countOf(left, 'shot')}` : 'Review again'}
+          <Key>{keyLabel('review')}</Key>
+        </Action>
+      </Box>
+    </>
+  )
+}
