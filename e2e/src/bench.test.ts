@@ -71,7 +71,7 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Enter')
   await expect.poll(() => exposure.inputValue()).toBe('0.2')
-  await history().getByText('Tone carried from').waitFor()
+  await history().getByText('Exposure +0.20, Contrast +100 carried to 1 shot').waitFor()
 })
 
 describe('a change under way', () => {
@@ -113,8 +113,11 @@ describe('a change under way', () => {
   })
 })
 
-describe('undo on the bench', () => {
-  test('takes back what was done to this shot last, and leaves the later edits of others', async () => {
+describe('undo', () => {
+  const undoes = (words: string): Promise<void> =>
+    app.page.getByRole('button', { name: `Undo ${words}` }).waitFor()
+
+  test('names the last deed anywhere and takes it back; a shot’s own history goes back for that shot alone', async () => {
     await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])
     const { page } = app
     await slider('Exposure').focus()
@@ -125,6 +128,7 @@ describe('undo on the bench', () => {
     await window.getByText('every other shot').click()
     await window.getByRole('button', { name: 'Carry to 2 shots' }).click()
     await window.waitFor({ state: 'detached' })
+    await page.getByText('Exposure +0.05 carried to 2 shots.').waitFor()
     const go = async (key: string, name: string): Promise<void> => {
       // A slider that has the focus would take the arrow.
       await page.getByRole('heading', { level: 1 }).click()
@@ -137,20 +141,28 @@ describe('undo on the bench', () => {
     await history().getByText('Contrast +1').waitFor()
     await go('ArrowRight', 'OCK-103-front.jpg')
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
-    await page.keyboard.press('u')
+    // Of another shot, and still the last one.
+    await undoes('Contrast +1')
+    await page.keyboard.press('Control+z')
+    await undoes('Exposure +0.05 carried to 2 shots')
+    await history().getByRole('button', { name: 'carried to 2 shots' }).click()
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
     await go('ArrowLeft', 'OCK-102-front.jpg')
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
-    expect(await slider('Contrast').inputValue()).toBe('1')
+    expect(await slider('Contrast').inputValue()).toBe('0')
+    await page.keyboard.press('u')
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
+    await page.keyboard.press('Control+Shift+z')
+    await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
   })
 
-  test('after a change kept for the brief takes that one back; a change further back is taken back alone', async () => {
+  test('after a change kept for the brief takes that one back; going back to a change takes back what came after it', async () => {
     await openBench(['OCK-101-front.jpg'])
     const { page } = app
     const press = async (name: string, words: string): Promise<void> => {
       await slider(name).focus()
       await page.keyboard.press('ArrowRight')
-      await history().getByText(words).waitFor()
+      await undoes(words)
     }
     await press('Contrast', 'Contrast +1')
     await page.getByRole('radio', { name: 'The brief' }).click()
@@ -162,6 +174,6 @@ describe('undo on the bench', () => {
     await press('Warmth', 'Warmth +1')
     await history().getByRole('button', { name: 'Contrast +1' }).click()
     await expect.poll(() => slider('Contrast').inputValue()).toBe('0')
-    expect(await slider('Warmth').inputValue()).toBe('1')
+    expect(await slider('Warmth').inputValue()).toBe('0')
   })
 })

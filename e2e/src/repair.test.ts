@@ -130,13 +130,14 @@ test('the Cut lens fills in, and has the least sure first on demand', async () =
   await page.keyboard.press('4')
   await expect.poll(() => page.locator('[data-doubts]').count(), { timeout: 60_000 }).toBe(2)
   await page.getByText('by hand').first().waitFor()
-  await page.getByRole('button', { name: 'Worst first' }).click()
-  await page.getByText('Worst first').nth(1).waitFor()
+  await page.getByLabel('Order').selectOption('Worst first')
+  await page.locator('.group-head', { hasText: 'Worst first' }).waitFor()
   expect(await page.locator('.tile').count()).toBe(2)
 })
 
 test('cut-outs of a selection come as one zip, in the middle of which the page was reloaded', async () => {
   const { page } = app
+  await page.getByLabel('Order').selectOption('By product')
   await page.locator('.tile').first().click()
   await page.keyboard.press('a')
   await page.getByText('2 shots selected').waitFor()

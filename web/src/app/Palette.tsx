@@ -1,44 +1,94 @@
-import { Box } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { Command } from 'cmdk'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
+import { useParams } from 'react-router'
+import { useShootView } from '../data'
 import { Key, Window } from '../ui'
 import { useCommand, useCommands } from './commands'
+import { findsOf } from './finds'
 import { keyLabel } from './keys'
+import { useGo } from './useGo'
 import './palette.css'
 
-/** Finds and does everything that can be done on this screen. */
+/** Finds and does everything that can be done on this screen, and finds what the shoot has. */
 export function Palette() {
   const [open, setOpen] = useState(false)
-  const commands = useCommands((state) => state.commands)
+  const { shootId } = useParams()
   useCommand('palette', () => setOpen(true))
+  const close = (): void => setOpen(false)
   return (
     <>
       <button type="button" className="palette-opener" onClick={() => setOpen(true)}>
         Find or do <Key>{keyLabel('palette')}</Key>
       </button>
-      <Window title="Find or do" untitled open={open} onClose={() => setOpen(false)}>
-        <Command label="Find or do" loop className="palette">
-          <Command.Input placeholder="What do you want to do?" autoFocus />
-          <Command.List>
-            <Command.Empty>Nothing of that name here.</Command.Empty>
-            {commands
-              .filter(({ name }) => name !== 'palette')
-              .map((command) => (
-                <Command.Item
-                  key={command.name}
-                  value={command.words}
-                  onSelect={() => {
-                    setOpen(false)
-                    command.run()
-                  }}
-                >
-                  <Box flex="1">{command.words}</Box>
-                  {command.keyName && <Key>{keyLabel(command.keyName)}</Key>}
-                </Command.Item>
-              ))}
-          </Command.List>
-        </Command>
+      <Window title="Find or do" untitled open={open} onClose={close}>
+        {shootId ? <OfShoot shootId={shootId} onDone={close} /> : <List onDone={close} />}
       </Window>
     </>
+  )
+}
+
+/** The list with what a shoot has in it. */
+function OfShoot({ shootId, onDone }: { shootId: string; onDone: () => void }) {
+  const view = useShootView(shootId)
+  return <List view={view ?? undefined} onDone={onDone} />
+}
+
+interface Props {
+  readonly view?: Parameters<typeof findsOf>[0] | undefined
+  readonly onDone: () => void
+}
+
+function List({ view, onDone }: Props) {
+  const commands = useCommands((state) => state.commands)
+  const go = useGo()
+  const [typed, setTyped] = useState('')
+  const finds = useMemo(() => (view ? findsOf(view, typed) : []), [view, typed])
+  return (
+    <Command label="Find or do" loop className="palette">
+      <Command.Input
+        placeholder="What do you want to do, or find?"
+        autoFocus
+        value={typed}
+        onValueChange={setTyped}
+      />
+      <Command.List>
+        <Command.Empty>Nothing of that name here.</Command.Empty>
+        {commands
+          .filter(({ name }) => name !== 'palette')
+          .map((command) => (
+            <Command.Item
+              key={command.name}
+              value={command.words}
+              onSelect={() => {
+                onDone()
+                command.run()
+              }}
+            >
+              <Box flex="1">{command.words}</Box>
+              {command.keyName && <Key>{keyLabel(command.keyName)}</Key>}
+            </Command.Item>
+          ))}
+        {finds.map(({ id, words, kind, to }) => (
+          <Command.Item
+            key={`${kind}/${id}`}
+            value={`${words} ${kind} ${id}`}
+            // It was found already; the list's own way of looking is for what can be done.
+            keywords={[typed]}
+            onSelect={() => {
+              onDone()
+              go(to)
+            }}
+          >
+            <Text flex="1" truncate>
+              {words}
+            </Text>
+            <Text color="softInk" fontSize="12px">
+              {kind}
+            </Text>
+          </Command.Item>
+        ))}
+      </Command.List>
+    </Command>
   )
 }

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { format, parseISO } from 'date-fns'
 import { Link, NavLink, Outlet, useParams } from 'react-router'
 import { useShootView } from '../data'
+import { ShootName } from '../shoot'
 import { useCommand } from './commands'
 import { Help } from './Help'
 import { useGo } from './useGo'
@@ -42,7 +42,7 @@ export function Shell() {
             Cloudbank
           </Text>
         </Link>
-        {shootId && <Place shootId={shootId} />}
+        {shootId && <Place shootId={shootId} isBench={shotId !== undefined} />}
         <Box flex="1" />
         <WorkStrip />
         <Palette />
@@ -59,21 +59,13 @@ export function Shell() {
   )
 }
 
-function Place({ shootId }: { shootId: string }) {
+function Place({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   const view = useShootView(shootId)
   if (!view) return null
-  const { name, dueOn } = view.shoot
   return (
     <Flex align="baseline" gap="10px" minWidth="0">
-      <Text color="faint">/</Text>
-      <Text fontWeight="650" truncate>
-        {name}
-      </Text>
-      {dueOn && (
-        <Text color="softInk" whiteSpace="nowrap">
-          due {format(parseISO(dueOn), 'EEE d MMM')}
-        </Text>
-      )}
+      <Text color="softInk">/</Text>
+      <ShootName view={view} withKey={!isBench} />
     </Flex>
   )
 }

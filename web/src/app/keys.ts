@@ -60,6 +60,8 @@ export const KEYS = {
   reason5: { key: '5', words: 'Review: return as the wrong picture' },
   inWords: { key: '6', words: 'Review: return, the reason in words' },
   touchUp: { key: 'enter', words: 'Review: touch the shot up', shown: 'Enter' },
+  newShoot: { key: 'n', words: 'New shoot: name, due date, brief' },
+  shoot: { key: 'i', words: 'Name, due date and brief of the shoot' },
   review: { key: 'e', words: 'Review the shots, worst first' },
 } as const satisfies Record<string, { key: string; words: string; shown?: string }>
 

@@ -1,4 +1,4 @@
-import { SHOP_WHITE } from '@cloudbank/core/brief'
+import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
 import { database, type Database } from './database'
 import { newBriefId, newShootId, type ShootId } from './ids'
 import type { BriefRow, Shoot } from './rows'
@@ -6,10 +6,10 @@ import { sweep } from './sweep'
 
 /** Adds an empty shoot with a brief of its own. */
 export async function createShoot(
-  { name, dueOn }: { name: string; dueOn: string | null },
+  { name, dueOn, brief: start = SHOP_WHITE }: { name: string; dueOn: string | null; brief?: Brief },
   db: Database = database,
 ): Promise<Shoot> {
-  const brief: BriefRow = { id: newBriefId(), brief: SHOP_WHITE }
+  const brief: BriefRow = { id: newBriefId(), brief: start }
   const shoot: Shoot = {
     id: newShootId(),
     name,

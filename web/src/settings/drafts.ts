@@ -16,6 +16,8 @@ export interface Draft {
   readonly step: StepId
   readonly field: string
   readonly value: unknown
+  /** Values it had on the way: they may still be read back, late, and mean nothing then. */
+  readonly passed?: readonly unknown[]
   readonly at:
     | { readonly kind: 'moving' }
     | { readonly kind: 'saving'; readonly place: Place; readonly before: unknown }
@@ -29,6 +31,16 @@ export const NO_DRAFTS: Drafts = new Map()
 
 export const draftKey = ({ step, field }: Pick<Draft, 'step' | 'field'>): string =>
   `${step}/${field}`
+
+/** Values on the way that are remembered. */
+const MOST_PASSED = 60
+
+/** What a draft that takes the place of another has passed. */
+export function passedBy(draft: Draft | undefined): readonly unknown[] {
+  if (!draft) return []
+  const before = draft.at.kind === 'moving' ? [] : [draft.at.before]
+  return [...(draft.passed ?? []), ...before, draft.value].slice(-MOST_PASSED)
+}
 
 /** With these in place of what was drafted for their fields. */
 export const withDrafts = (drafts: Drafts, more: readonly Draft[]): Drafts =>
@@ -59,14 +71,15 @@ export const withoutFields = (
 }
 
 /**
- * Without those that have been read back: what is kept says the same, or it was saved and something else
- * has come after it. The same map where there are none.
+ * Without those that have been read back: what is kept says the same, or it was saved and something that
+ * is no value from its way has come after it. The same map where there are none.
  */
 export function settle(drafts: Drafts, kept: (place: Place) => unknown): Drafts {
-  const left = [...drafts].filter(([, { at, value }]) => {
+  const left = [...drafts].filter(([, { at, value, passed = [] }]) => {
     if (at.kind === 'moving') return true
     const now = kept(at.place)
-    return !isSame(now, value) && (at.kind === 'saving' || isSame(now, at.before))
+    if (isSame(now, value)) return false
+    return at.kind === 'saving' || [at.before, ...passed].some((earlier) => isSame(now, earlier))
   })
   return left.length === drafts.size ? drafts : new Map(left)
 }

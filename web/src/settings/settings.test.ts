@@ -6,6 +6,7 @@ import {
   drafted,
   markSaved,
   NO_DRAFTS,
+  passedBy,
   settle,
   withDrafts,
   without,
@@ -80,6 +81,17 @@ describe('a draft', () => {
     const draft = saving(1)
     expect(settle(of(draft), kept(0.7)).size).toBe(1)
     expect(settle(markSaved(of(draft), [draft]), kept(0.7)).size).toBe(0)
+  })
+
+  test('is not ended by a value from its way that is read back late', () => {
+    const first = saving(1)
+    const second: Draft = { ...moving(2), passed: passedBy(first) }
+    const third: Draft = { ...saving(3), passed: passedBy(second) }
+    const saved = markSaved(of(third), [third])
+    // One and two were saved on the way; 0 was there at first.
+    for (const late of [0, 1, 2]) expect(settle(saved, kept(late)).size).toBe(1)
+    expect(settle(saved, kept(3)).size).toBe(0)
+    expect(settle(saved, kept(0.7)).size).toBe(0)
   })
 
   test('is not ended by the saving of an older one', () => {

@@ -4,8 +4,10 @@ import type { ShootId } from '../data'
 import { attempt } from '../notices'
 import { saves } from '../work/saves'
 import {
+  draftKey,
   markSaved,
   NO_DRAFTS,
+  passedBy,
   settle,
   withDrafts,
   without,
@@ -44,6 +46,8 @@ export function useDrafts(
   // What has been read back goes at once, before anything is drawn of it.
   const drafts = settle(held, kept)
   if (drafts !== held) setDrafts(drafts)
+  const current = useRef(drafts)
+  current.current = drafts
   const latest = useRef(kept)
   latest.current = kept
   const actions = useMemo(
@@ -52,7 +56,11 @@ export function useDrafts(
         setDrafts((now) =>
           withDrafts(
             now,
-            changes.map((change) => ({ ...change, at: { kind: 'moving' } })),
+            changes.map((change) => ({
+              ...change,
+              passed: passedBy(now.get(draftKey(change))),
+              at: { kind: 'moving' },
+            })),
           ),
         ),
       keep: (words, changes, mergeKey) => {
@@ -61,6 +69,7 @@ export function useDrafts(
           step,
           field,
           value,
+          passed: passedBy(current.current.get(draftKey({ step, field }))),
           at: { kind: 'saving', place, before: latest.current(place) } as const,
         }))
         setDrafts((now) => withDrafts(withoutFields(now, changes), made))

@@ -12,9 +12,8 @@ export const Key = chakra('kbd', {
     lineHeight: '16px',
     // On a dark button it is as light as the words.
     color: 'inherit',
-    opacity: 0.8,
     borderWidth: '1px',
-    borderColor: 'currentColor',
+    borderColor: 'color-mix(in srgb, currentColor 30%, transparent)',
     borderRadius: '3px',
   },
 })

@@ -19,6 +19,8 @@ interface Props extends ViewerPicture {
   /** What is said of the picture, at its foot. */
   readonly reading?: React.ReactNode
   readonly panel: React.ReactNode
+  /** An instrument as wide as the picture, under it. */
+  readonly below?: React.ReactNode
   readonly onScale?: (scale: number) => void
   readonly onPoint?: (point: Place | null) => void
   readonly tool?: PointerTool | null
@@ -59,55 +61,58 @@ export function Stage(props: Props) {
           Hold <Key>{keyLabel('original')}</Key> for the original
         </Text>
       </Flex>
-      <Box gridArea="picture" position="relative">
-        <Viewer
-          picture={picture}
-          window={window}
-          result={result}
-          original={bench.original}
-          compare={bench.compare}
-          showOriginal={bench.originalHeld || result === undefined}
-          onScale={(next) => {
-            setScale(next)
-            onScale?.(next)
-          }}
-          {...(onPoint ? { onPoint } : {})}
-          {...(overlay ? { overlay } : {})}
-          {...(onShown ? { onShown } : {})}
-          tool={tool ?? null}
-          goTo={goTo ?? null}
-        />
-        {bench.failure !== null && (
-          <Flex position="absolute" left="12px" top="12px" gap="8px" align="center" role="alert">
-            <Attention />
-            <Text>
-              {bench.shot.fileName} cannot be shown: {bench.failure}.
+      <Flex gridArea="picture" direction="column" minWidth="0" minHeight="0">
+        <Box position="relative" flex="1" minHeight="0">
+          <Viewer
+            picture={picture}
+            window={window}
+            result={result}
+            original={bench.original}
+            compare={bench.compare}
+            showOriginal={bench.originalHeld || result === undefined}
+            onScale={(next) => {
+              setScale(next)
+              onScale?.(next)
+            }}
+            {...(onPoint ? { onPoint } : {})}
+            {...(overlay ? { overlay } : {})}
+            {...(onShown ? { onShown } : {})}
+            tool={tool ?? null}
+            goTo={goTo ?? null}
+          />
+          {bench.failure !== null && (
+            <Flex position="absolute" left="12px" top="12px" gap="8px" align="center" role="alert">
+              <Attention />
+              <Text>
+                {bench.shot.fileName} cannot be shown: {bench.failure}.
+              </Text>
+            </Flex>
+          )}
+          <Flex
+            position="absolute"
+            right="12px"
+            bottom="12px"
+            gap="12px"
+            align="center"
+            background="paper"
+            borderRadius="4px"
+            paddingX="12px"
+            height="30px"
+          >
+            {reading}
+            <Text fontFamily="mono" fontSize="12px" minWidth="52px" textAlign="right">
+              {formatPercent(scale, 0)}
+            </Text>
+            <Text whiteSpace="nowrap">
+              Fit <Key>{keyLabel('fit')}</Key>
+            </Text>
+            <Text whiteSpace="nowrap">
+              1:1 <Key>{keyLabel('actual')}</Key>
             </Text>
           </Flex>
-        )}
-        <Flex
-          position="absolute"
-          right="12px"
-          bottom="12px"
-          gap="12px"
-          align="center"
-          background="paper"
-          borderRadius="4px"
-          paddingX="12px"
-          height="30px"
-        >
-          {reading}
-          <Text fontFamily="mono" fontSize="12px" minWidth="52px" textAlign="right">
-            {formatPercent(scale, 0)}
-          </Text>
-          <Text whiteSpace="nowrap">
-            Fit <Key>{keyLabel('fit')}</Key>
-          </Text>
-          <Text whiteSpace="nowrap">
-            1:1 <Key>{keyLabel('actual')}</Key>
-          </Text>
-        </Flex>
-      </Box>
+        </Box>
+        {props.below}
+      </Flex>
       <Box
         gridArea="panel"
         as="aside"

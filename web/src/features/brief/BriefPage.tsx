@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import { useParams } from 'react-router'
+import { useEffect, useState } from 'react'
+import { useParams, useSearchParams } from 'react-router'
 import { STARTING_BRIEFS } from '@cloudbank/core/brief'
 import { STEPS } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
@@ -26,7 +26,12 @@ export function BriefPage() {
 function BriefSettings({ view }: { view: ShootView }) {
   const { shoot, shots, renditions, briefRow } = view
   const editor = useBriefEditor(shoot.id, briefRow)
-  const [filter, setFilter] = useState('')
+  const [params] = useSearchParams()
+  const [filter, setFilter] = useState(params.get('find') ?? '')
+  const found = params.get('find')
+  useEffect(() => {
+    if (found !== null) setFilter(found)
+  }, [found])
   const busy = useRun() !== null
   const recipe = { ...recipeOf(view), steps: editor.brief.steps }
   const toMake = countStale(shots, recipe, renditions)

@@ -1,11 +1,15 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import { fileTypeWords, LIMITS } from '@cloudbank/core/codec'
 import { countOf } from '@cloudbank/core/words'
 import { useGo } from '../../app/useGo'
 import { createShoot, freeShootName, newShootId, useShootSummaries } from '../../data'
 import { attempt } from '../../notices'
-import { Action } from '../../ui'
+import { Action, Key } from '../../ui'
+import { useCommand } from '../../app/commands'
+import { keyLabel } from '../../app/keys'
+import { ShootWindow, type ShootDetails } from '../../shoot'
 import { giveFiles, partShoots } from '../../work/intake'
 import { SetAsideRows } from './SetAsideRows'
 import { ShootStrip } from './ShootStrip'
@@ -15,6 +19,17 @@ import { StorageUsed } from './StorageUsed'
 export function HomePage() {
   const summaries = useShootSummaries()
   const go = useGo()
+
+  const [naming, setNaming] = useState(false)
+  useCommand('newShoot', () => setNaming(true))
+  async function make({ name, dueOn, brief }: ShootDetails): Promise<void> {
+    const shoot = await createShoot({
+      name: await freeShootName(name),
+      dueOn,
+      ...(brief ? { brief } : {}),
+    })
+    go(`/shoots/${shoot.id}`)
+  }
 
   async function take(files: readonly File[]): Promise<void> {
     const { shoots, others } = await partShoots(files)
@@ -43,8 +58,9 @@ export function HomePage() {
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
           <Action onClick={() => go('/demo')}>Open the demo shoot</Action>
-          <Action look="main" onClick={open}>
-            New shoot from photographs
+          <Action onClick={open}>Photographs …</Action>
+          <Action look="main" onClick={() => setNaming(true)}>
+            New shoot <Key>{keyLabel('newShoot')}</Key>
           </Action>
         </Flex>
         {isDragActive ? (
@@ -54,6 +70,16 @@ export function HomePage() {
         ) : (
           summaries.map((summary) => <ShootStrip key={summary.shoot.id} summary={summary} />)
         )}
+        <ShootWindow
+          title="New shoot"
+          doWords="Make the shoot"
+          open={naming}
+          name="New shoot"
+          dueOn={null}
+          brief={null}
+          onClose={() => setNaming(false)}
+          onDone={(details) => attempt(make(details), 'The shoot could not be made')}
+        />
         <SetAsideRows />
         <StorageUsed />
       </Box>

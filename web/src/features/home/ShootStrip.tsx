@@ -1,5 +1,4 @@
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
-import { format, parseISO } from 'date-fns'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
@@ -12,6 +11,7 @@ import {
 } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
+import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
 import { recipeOf } from '../../work/recipe'
@@ -25,6 +25,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const toMake = briefRow
     ? countStale(shots, recipeOf({ ...summary, briefRow }), bySlot(renditions))
     : 0
+  const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned').length
   const failed = shots.filter(({ failure }) => failure !== null).length
   return (
     <Box borderTopWidth="1px" borderColor="hairline" paddingY="16px">
@@ -34,13 +35,12 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
             {shoot.name}
           </Heading>
         </Link>
-        {shoot.dueOn && (
-          <Text color="softInk">due {format(parseISO(shoot.dueOn), 'EEE d MMM')}</Text>
-        )}
+        {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
         <Box flex="1" />
         <Text color="softInk">
           {countOf(shots.length, 'shot')} · {countOf(renditions.length, 'rendition')} made
           {toMake > 0 && ` · ${toMake} to make`}
+          {returned > 0 && ` · ${returned} returned`}
         </Text>
         {failed > 0 && (
           <Flex align="center" gap="6px">

@@ -24,6 +24,7 @@ export function GroupHead({ block, heightPx, widthPx, named, onDropShot }: Props
       className="group-head"
       data-product={sku}
       data-over={over || undefined}
+      data-count={count}
       title={`${words}, ${countOf(count, 'shot')}`}
       style={{ height: heightPx, width: widthPx }}
     >

@@ -1,6 +1,7 @@
 import { Flex, Heading, Text } from '@chakra-ui/react'
 import { useDropzone } from 'react-dropzone'
-import { useParams } from 'react-router'
+import { useEffect } from 'react'
+import { useParams, useSearchParams } from 'react-router'
 import { Lost } from '../../app/Lost'
 import { useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
@@ -8,9 +9,11 @@ import { giveFiles } from '../../work/intake'
 import { useProductData } from '../../work/products'
 import { BriefCard } from './BriefCard'
 import { NO_FILTER } from './filter'
+import { FirstHint } from './FirstHint'
 import { FindingsPanel } from './FindingsPanel'
 import { TileGrid } from './TileGrid'
 import { SheetHead } from './SheetHead'
+import { useSheet } from './sheetStore'
 import { useSheetModel } from './useSheetModel'
 
 /** The sheet: findings, tiles, brief card. */
@@ -24,6 +27,11 @@ export function SheetPage() {
 function Sheet({ view }: { view: ShootView }) {
   const { shoot, shots } = view
   const model = useSheetModel(view)
+  const [params] = useSearchParams()
+  const product = params.get('product')
+  useEffect(() => {
+    if (product !== null) useSheet.setState({ filter: { ...NO_FILTER, product: [product] } })
+  }, [product])
   const give = (files: readonly File[]): void =>
     attempt(
       giveFiles(
@@ -80,6 +88,7 @@ function Sheet({ view }: { view: ShootView }) {
             }
           />
         )}
+        <FirstHint />
       </Flex>
       <BriefCard view={view} model={model} />
       {isDragActive && <LetGo name={shoot.name} />}

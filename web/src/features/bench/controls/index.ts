@@ -1,2 +1,3 @@
+export { Dial, numberControl } from './Dial'
 export { LevelChoice } from './LevelChoice'
 export { StepControls, type OwnControlProps } from './StepControls'

@@ -1,35 +1,58 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import type { Histogram } from '@cloudbank/core/measure'
 import { formatSigned } from '@cloudbank/core/words'
 import { Action } from '../../../../ui'
-import { LevelChoice, StepControls, type OwnControlProps } from '../../controls'
-import { CurveEditor } from './CurveEditor'
+import { Dial, LevelChoice, type OwnControlProps } from '../../controls'
+import { HowMuchColour } from './HowMuchColour'
+import { LightPlane } from './LightPlane'
 import { LookPicker } from './LookPicker'
 import { NeutralChoice } from './NeutralChoice'
+import { Targets } from './Targets'
 
-/** The settings of Light, each with where it comes from. */
-export function LightPanel(props: OwnControlProps) {
+interface Props extends OwnControlProps {
+  readonly histogram: Histogram | null
+  readonly clipping: boolean
+  readonly onClipping: () => void
+}
+
+/** Light beside the picture: its targets, the colour of the light, how much colour, the look. Tones lie below. */
+export function LightPanel({ histogram, clipping, onClipping, ...shared }: Props) {
+  const { editor, shot } = shared
   return (
     <Box>
-      <LevelChoice editor={props.editor} step="light" />
-      <StepControls step="light" own={OWN} {...props} />
+      <LevelChoice editor={editor} step="light" />
+      <Targets {...shared} histogram={histogram} clipping={clipping} onClipping={onClipping} />
+      <LightPlane {...shared} />
+      <Part title="Neutral">
+        <NeutralChoice {...shared} />
+      </Part>
+      <HowMuchColour {...shared} histogram={histogram} />
+      <Part title="Backdrop">
+        <Dial
+          step="light"
+          field="flattenPct"
+          value={editor.steps.light.flattenPct}
+          origin={editor.originOf('light', 'flattenPct')}
+          actions={editor.actions}
+        />
+        <EvenedOut {...shared} />
+      </Part>
+      <Part title="Look">
+        <LookPicker settings={editor.steps.light} actions={editor.actions} name={shot.fileName} />
+      </Part>
     </Box>
   )
 }
 
-const OWN = { neutral: NeutralChoice, curve: Curve, even: EvenedOut, look: Look }
-
-function Curve({ editor }: OwnControlProps) {
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <CurveEditor
-      curve={editor.steps.light.curve}
-      origin={editor.originOf('light', 'curve')}
-      actions={editor.actions}
-    />
+    <Box marginTop="12px">
+      <Heading as="h3" fontSize="14px" fontWeight="700" marginBottom="4px">
+        {title}
+      </Heading>
+      {children}
+    </Box>
   )
-}
-
-function Look({ editor, shot }: OwnControlProps) {
-  return <LookPicker settings={editor.steps.light} actions={editor.actions} name={shot.fileName} />
 }
 
 function EvenedOut({ editor }: OwnControlProps) {

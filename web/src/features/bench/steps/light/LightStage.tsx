@@ -1,4 +1,3 @@
-import { Box } from '@chakra-ui/react'
 import { useCallback, useMemo, useState } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
@@ -10,15 +9,15 @@ import { Stage, Tool } from '../../Stage'
 import type { Bench } from '../../useBench'
 import { useSame } from '../../useSame'
 import { FindingList } from '../FindingList'
-import { HistogramChart } from './HistogramChart'
 import { LightPanel } from './LightPanel'
 import { LightPicture } from './LightPicture'
+import { TonesInstrument } from './TonesInstrument'
 import { Readout, type PixelReading } from './Readout'
 
 /** Strength of the strain view. */
 const STRAIN = 8
 
-/** Light on the bench: the photograph as the sliders have it, with its histogram. */
+/** Light on the bench: the photograph as the sliders have it, with its tones below. */
 export function LightStage({ bench }: { bench: Bench }) {
   const { view, shot, picture, assets, editor, rendition } = bench
   const [clipping, setClipping] = useState(false)
@@ -67,11 +66,24 @@ export function LightStage({ bench }: { bench: Bench }) {
       reading={<Readout reading={pixel} ask={askPixel} />}
       panel={
         <>
-          <HistogramChart histogram={drawn?.histogram ?? null} />
-          <Box height="10px" />
-          <LightPanel editor={editor} view={view} shot={shot} />
+          <LightPanel
+            editor={editor}
+            view={view}
+            shot={shot}
+            histogram={drawn?.histogram ?? null}
+            clipping={clipping}
+            onClipping={() => setClipping(!clipping)}
+          />
           <FindingList view={view} shot={shot} shown={rendition} />
         </>
+      }
+      below={
+        <TonesInstrument
+          editor={editor}
+          view={view}
+          shot={shot}
+          histogram={drawn?.histogram ?? null}
+        />
       }
       onScale={setScale}
       onPoint={(point) => setPixel((before) => ({ point, view: before?.view ?? null }))}

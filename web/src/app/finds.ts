@@ -1,0 +1,71 @@
+import { STEPS } from '@cloudbank/core/steps'
+import type { ShootView } from '../data'
+import { groupsOf } from '../settings'
+
+/** Something of a shoot that the palette finds, and where it is. */
+export interface Find {
+  readonly id: string
+  readonly words: string
+  /** What kind of thing it is, beside the words. */
+  readonly kind: string
+  readonly to: string
+}
+
+/** Finds are looked for from so many letters on, and this many are shown. */
+const LEAST_LETTERS = 2
+const MOST = 12
+
+/** The shots, products, lightings and settings of a shoot whose words have all the words that were typed. */
+export function findsOf(view: ShootView, typed: string): Find[] {
+  const wanted = typed.trim().toLowerCase()
+  if (wanted.length < LEAST_LETTERS) return []
+  const parts = wanted.split(/\s+/)
+  const fits = ({ words, kind }: Find): boolean => {
+    const all = `${kind} ${words}`.toLowerCase()
+    return parts.every((part) => all.includes(part))
+  }
+  const base = `/shoots/${view.shoot.id}`
+  const found: Find[] = []
+  const add = (finds: Iterable<Find>): void => {
+    for (const find of finds) if (found.length < MOST && fits(find)) found.push(find)
+  }
+  add(settings(base))
+  add(
+    [...view.lightings.values()].map(({ id, name }) => ({
+      id,
+      words: name,
+      kind: 'lighting',
+      to: `${base}/lightings/${id}`,
+    })),
+  )
+  add(
+    [...view.products.values()].map(({ sku, name, colour }) => ({
+      id: sku,
+      words: [sku, name, colour].filter((part) => part !== '').join(' '),
+      kind: 'product',
+      to: `${base}?product=${encodeURIComponent(sku)}`,
+    })),
+  )
+  add(shots(view, base))
+  return found
+}
+
+function* settings(base: string): Generator<Find> {
+  for (const { id, title } of STEPS)
+    for (const { controls } of groupsOf(id))
+      for (const { field, label } of controls)
+        yield {
+          id: `${id}/${field}`,
+          words: label,
+          kind: `setting of ${title}`,
+          to: `${base}/brief?find=${encodeURIComponent(label)}`,
+        }
+}
+
+function* shots(view: ShootView, base: string): Generator<Find> {
+  for (const { id, fileName, sku, angle } of view.shots) {
+    const name = (sku !== null && view.products.get(sku)?.name) || null
+    const words = [fileName, name, angle].filter((part) => part !== null).join(', ')
+    yield { id, words, kind: 'shot', to: `${base}/shots/${id}` }
+  }
+}

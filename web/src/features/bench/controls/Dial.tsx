@@ -1,0 +1,105 @@
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
+import { memo, useEffect, useState } from 'react'
+import type { Origin } from '@cloudbank/core/brief'
+import type { StepId } from '@cloudbank/core/steps'
+import {
+  boundsOf,
+  describeChange,
+  formatSetting,
+  groupsOf,
+  type FieldOf,
+  type NumberControl,
+} from '../../../settings'
+import { Range } from '../../../ui'
+import type { ShotActions } from '../useShotEditor'
+import { ORIGIN_WORDS } from './origin'
+
+interface Props {
+  readonly step: StepId
+  readonly field: string
+  readonly value: number
+  readonly origin: Origin
+  readonly actions: ShotActions
+}
+
+/** The control of a number setting, by its field. */
+export const numberControl = (step: StepId, field: string): NumberControl =>
+  groupsOf(step)
+    .flatMap(({ controls }) => controls)
+    .find((control) => control.field === field && control.kind === 'number') as NumberControl // asked for by its name
+
+/** A number setting in a small place: its value, to be typed, over a short track. */
+export const Dial = memo(function Dial({ step, field, value, origin, actions }: Props) {
+  const control = numberControl(step, field)
+  const { label } = control
+  const { min, max } = boundsOf(step, field)
+  const shown = formatSetting(step, control, value)
+  const [typed, setTyped] = useState(shown)
+  useEffect(() => setTyped(shown), [shown])
+  const keep = (next: number): void =>
+    actions.keep(describeChange(step, control, next), step, { [field]: next }, field)
+  const take = (event: React.SyntheticEvent<HTMLInputElement>): void =>
+    keep(Number(event.currentTarget.value))
+  const takeTyped = (): void => {
+    const next = Number(typed.replace('−', '-').replace(',', '.'))
+    if (typed.trim() === '' || Number.isNaN(next)) setTyped(shown)
+    else if (next !== value) keep(Math.min(max, Math.max(min, next)))
+  }
+  const isOwn = origin === 'shot'
+  return (
+    <Box minWidth="0" flex="1">
+      <Flex align="baseline" gap="4px" fontSize="12px" lineHeight="16px">
+        <Text
+          truncate
+          flex="1"
+          fontWeight={isOwn ? 700 : 400}
+          title={`${label}: ${ORIGIN_WORDS[origin] || 'at rest'}. Double click: back to nothing`}
+          onDoubleClick={() => keep(Math.min(max, Math.max(min, 0)))}
+        >
+          {label}
+        </Text>
+        {isOwn && (
+          <button
+            type="button"
+            aria-label={`Take ${label} off this shot`}
+            title="Take off this shot"
+            onClick={() =>
+              // A control names a field of its own step.
+              actions.release(`${label} taken off`, step, [field as FieldOf<typeof step>])
+            }
+          >
+            ×
+          </button>
+        )}
+        <Input
+          aria-label={`${label}, typed`}
+          size="2xs"
+          width="46px"
+          height="18px"
+          paddingX="2px"
+          textAlign="right"
+          fontFamily="mono"
+          fontSize="12px"
+          borderColor="transparent"
+          _hover={{ borderColor: 'edge' }}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={takeTyped}
+          onKeyDown={(event) => event.key === 'Enter' && takeTyped()}
+        />
+      </Flex>
+      <Range
+        type="range"
+        aria-label={label}
+        min={min}
+        max={max}
+        step={control.step}
+        value={value}
+        onChange={(event) => actions.show(step, { [field]: Number(event.target.value) })}
+        onPointerUp={take}
+        onPointerCancel={take}
+        onKeyUp={(event) => /^(Arrow|Page|Home|End)/.test(event.key) && take(event)}
+      />
+    </Box>
+  )
+})

@@ -1,0 +1,52 @@
+import { Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { keyLabel } from '../app/keys'
+import { useCommand } from '../app/commands'
+import { perform, put, putFields, type ShootView } from '../data'
+import { attempt } from '../notices'
+import { DueText } from './DueText'
+import { ShootWindow, type ShootDetails } from './ShootWindow'
+
+/** The shoot's name and due date in the bar; a click or a key changes them, and its brief. */
+export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean }) {
+  const [open, setOpen] = useState(false)
+  const { shoot, briefRow } = view
+  useCommand('shoot', () => setOpen(true), withKey)
+  const keep = ({ name, dueOn, brief }: ShootDetails): void =>
+    attempt(
+      perform({
+        shootId: shoot.id,
+        words: brief ? `Brief ${brief.name}` : 'Name and due date',
+        edits: [
+          ...putFields('shoots', shoot.id, { name, dueOn }),
+          ...(brief ? [put('briefs', briefRow.id, ['brief'], brief)] : []),
+        ],
+      }),
+      'The shoot could not be changed',
+    )
+  return (
+    <>
+      <button
+        type="button"
+        title={`Name, due date and brief (${keyLabel('shoot')})`}
+        style={{ minWidth: 0, cursor: 'pointer' }}
+        onClick={() => setOpen(true)}
+      >
+        <Text fontWeight="650" truncate>
+          {shoot.name}
+        </Text>
+      </button>
+      {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
+      <ShootWindow
+        title="Name, due date and brief"
+        doWords="Keep"
+        open={open}
+        name={shoot.name}
+        dueOn={shoot.dueOn}
+        brief={briefRow.brief}
+        onClose={() => setOpen(false)}
+        onDone={keep}
+      />
+    </>
+  )
+}
