@@ -94,7 +94,10 @@ describe('keyboard alone', () => {
   test('the palette does what it lists', async () => {
     const { page } = app
     await page.keyboard.press('k')
-    await page.getByPlaceholder('What do you want to do, or find?').and(page.locator(':focus')).waitFor()
+    await page
+      .getByPlaceholder('What do you want to do, or find?')
+      .and(page.locator(':focus'))
+      .waitFor()
     await page.keyboard.type('deliver')
     await page.keyboard.press('Enter')
     await page.getByRole('heading', { name: 'Deliver' }).waitFor()

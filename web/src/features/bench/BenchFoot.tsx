@@ -57,7 +57,11 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
         fontSize="12px"
         listStyleType="none"
       >
-        {history.length === 0 && <Text color="softInk">Nothing changed on this shot yet.</Text>}
+        {history.length === 0 && (
+          <Text as="li" color="softInk">
+            Nothing changed on this shot yet.
+          </Text>
+        )}
         {history.slice(-SHOWN).map((deed) => (
           <li key={deed.id}>
             <Text

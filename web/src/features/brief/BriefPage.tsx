@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Input, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { STARTING_BRIEFS } from '@cloudbank/core/brief'
@@ -40,6 +40,7 @@ function BriefSettings({ view }: { view: ShootView }) {
   return (
     <Box height="100%" overflowY="auto">
       <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
+        <chakra.h1 srOnly>Brief of {shoot.name}</chakra.h1>
         <Flex align="center" gap="16px" marginBottom="6px">
           <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
           <Input

@@ -20,6 +20,7 @@ export function ReviewSide({ view, model, shot }: Props) {
   return (
     <Flex
       as="aside"
+      aria-label="What was measured, and the verdict"
       direction="column"
       width="340px"
       flex="none"

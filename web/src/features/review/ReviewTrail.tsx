@@ -15,6 +15,7 @@ export function ReviewTrail({ view, model }: { view: ShootView; model: ReviewMod
   return (
     <Box
       as="aside"
+      aria-label="Seen and next"
       width="148px"
       flex="none"
       overflowY="auto"

@@ -23,6 +23,7 @@ export function BriefCard({ view, model }: Props) {
   return (
     <Flex
       as="aside"
+      aria-label="Selection and brief"
       direction="column"
       width="264px"
       flex="none"

@@ -52,6 +52,7 @@ export function FindingsPanel(props: Props) {
   return (
     <Box
       as="aside"
+      aria-label="Findings"
       width="210px"
       flex="none"
       overflowY="auto"

@@ -1,4 +1,4 @@
-import { Flex, Heading, Text } from '@chakra-ui/react'
+import { chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useDropzone } from 'react-dropzone'
 import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
@@ -46,6 +46,7 @@ function Sheet({ view }: { view: ShootView }) {
   })
   return (
     <Flex {...getRootProps()} height="100%" position="relative">
+      <chakra.h1 srOnly>{shoot.name}</chakra.h1>
       <input {...getInputProps()} aria-label="Photographs to add" />
       <FindingsPanel
         view={view}

@@ -29,7 +29,7 @@ export function StepControls({ step, own, ...shared }: Props) {
     return (
       <Box key={id} paddingY="8px" borderTopWidth="1px" borderColor="hairline">
         <Flex align="baseline" marginBottom="4px">
-          <Heading as="h3" fontSize="13px" fontWeight="700" flex="1">
+          <Heading as="h2" fontSize="13px" fontWeight="700" flex="1">
             {title}
           </Heading>
           {isOwn && (

@@ -42,11 +42,10 @@ export function PlacementsSetting({ editor }: { editor: BriefEditor }) {
       <chakra.table width="100%" borderCollapse="collapse">
         <thead>
           <tr>
-            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit', ''].map(
-              (word) => (
-                <Head key={word}>{word}</Head>
-              ),
-            )}
+            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit'].map((word) => (
+              <Head key={word}>{word}</Head>
+            ))}
+            <td />
           </tr>
         </thead>
         <tbody>

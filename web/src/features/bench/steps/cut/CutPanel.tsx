@@ -116,7 +116,7 @@ export function Part(props: { title: string; aside?: React.ReactNode; children: 
   return (
     <Box paddingY="8px" borderTopWidth="1px" borderColor="hairline" _first={{ borderTopWidth: 0 }}>
       <Flex align="baseline" marginBottom="4px">
-        <Heading as="h3" fontSize="13px" fontWeight="700" flex="1">
+        <Heading as="h2" fontSize="13px" fontWeight="700" flex="1">
           {props.title}
         </Heading>
         {props.aside}

@@ -11,7 +11,7 @@ export function HowMuchColour({
 }: OwnControlProps & { histogram: Histogram | null }) {
   return (
     <>
-      <Heading as="h3" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="2px">
+      <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="2px">
         How much colour
       </Heading>
       {histogram && <Vividness bins={histogram.vivid} />}

@@ -47,7 +47,7 @@ export function LightPanel({ histogram, clipping, onClipping, ...shared }: Props
 function Part({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <Box marginTop="12px">
-      <Heading as="h3" fontSize="14px" fontWeight="700" marginBottom="4px">
+      <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="4px">
         {title}
       </Heading>
       {children}

@@ -40,7 +40,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
   }
   return (
     <>
-      <Heading as="h3" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="4px">
+      <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="4px">
         Colour of the light
       </Heading>
       <svg
@@ -48,7 +48,8 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
         className="light-plane"
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         preserveAspectRatio="none"
-        aria-hidden
+        role="group"
+        aria-label="Colour of the light"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId)
           setHeld(true)

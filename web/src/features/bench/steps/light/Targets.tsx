@@ -58,7 +58,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
   const clipped = histogram?.clipped01 ?? 0
   return (
     <>
-      <Heading as="h3" fontSize="14px" fontWeight="700" marginBottom="2px">
+      <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="2px">
         Beside its siblings
       </Heading>
       {lightness('Backdrop', 'backdropL')}
