@@ -22,7 +22,7 @@ function contrast(a: string, b: string): number {
 
 describe.each(Object.keys(LEVELS) as (keyof typeof LEVELS)[])('under a %s sky', (sky) => {
   test('every colour but amber is an exact neutral', () => {
-    for (const name of ['sky', 'paper', 'mat', 'ink', 'softInk', 'faint', 'hairline']) {
+    for (const name of ['sky', 'paper', 'mat', 'ink', 'softInk', 'faint', 'hairline', 'edge']) {
       const [r, g, b] = hexToBytes(colourOf(name, sky))
       expect([g, b], name).toEqual([r, r])
     }
@@ -33,5 +33,12 @@ describe.each(Object.keys(LEVELS) as (keyof typeof LEVELS)[])('under a %s sky', 
   test.each(['sky', 'paper'])('text on %s has contrast AA', (ground) => {
     expect(contrast(colourOf('ink', sky), colourOf(ground, sky))).toBeGreaterThan(4.5)
     expect(contrast(colourOf('softInk', sky), colourOf(ground, sky))).toBeGreaterThan(4.5)
+  })
+
+  test.each(['sky', 'paper'])('what has to be seen to be used is seen on %s', (ground) => {
+    expect(contrast(colourOf('edge', sky), colourOf(ground, sky))).toBeGreaterThan(3)
+    // At dusk the mark has a rim of ink.
+    const mark = sky === 'dusk' ? 'ink' : 'amber'
+    expect(contrast(colourOf(mark, sky), colourOf(ground, sky))).toBeGreaterThan(3)
   })
 })

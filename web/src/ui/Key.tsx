@@ -8,7 +8,7 @@ export const Key = chakra('kbd', {
     paddingX: '4px',
     textAlign: 'center',
     fontFamily: 'mono',
-    fontSize: '11px',
+    fontSize: '12px',
     lineHeight: '16px',
     // On a dark button it is as light as the words.
     color: 'inherit',

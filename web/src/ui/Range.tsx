@@ -10,7 +10,7 @@ export const Range = chakra('input', {
     height: '14px',
     background: 'transparent',
     cursor: 'pointer',
-    '&::-webkit-slider-runnable-track': { height: '2px', background: 'faint', borderRadius: '1px' },
+    '&::-webkit-slider-runnable-track': { height: '2px', background: 'edge', borderRadius: '1px' },
     '&::-webkit-slider-thumb': {
       appearance: 'none',
       width: '8px',
@@ -19,7 +19,7 @@ export const Range = chakra('input', {
       borderRadius: '2px',
       background: 'ink',
     },
-    '&::-moz-range-track': { height: '2px', background: 'faint', borderRadius: '1px' },
+    '&::-moz-range-track': { height: '2px', background: 'edge', borderRadius: '1px' },
     '&::-moz-range-thumb': {
       width: '8px',
       height: '14px',

@@ -83,7 +83,7 @@ function Sibling(props: {
       >
         <LitPreview view={view} shot={shot} sidePx={224} />
       </Box>
-      <Text fontSize="11px" truncate width="112px" textAlign="left" marginTop="3px">
+      <Text fontSize="12px" truncate width="112px" textAlign="left" marginTop="3px">
         {shot.angle ?? shot.fileName}
       </Text>
     </button>

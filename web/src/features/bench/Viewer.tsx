@@ -1,4 +1,4 @@
-import { Box, Flex } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Box01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../app/commands'
@@ -187,6 +187,9 @@ export function Viewer(props: Props) {
             >
               <Layer {...props} view={view} kind={original ? 'original' : 'result'} />
               {!original && props.overlay?.({ view, pane })}
+              {compare === 'beside' && (
+                <Half words={original ? 'Original' : 'Result'} side="left" />
+              )}
               {compare === 'wipe' && !showOriginal && (
                 <Box
                   position="absolute"
@@ -199,6 +202,12 @@ export function Viewer(props: Props) {
             </Box>
           )
         })}
+      {view && compare === 'wipe' && !showOriginal && (
+        <>
+          <Half words="Original" side="left" />
+          <Half words="Result" side="right" />
+        </>
+      )}
       {view && compare === 'wipe' && !showOriginal && (
         <Box
           role="slider"
@@ -287,5 +296,24 @@ function Layer({
         }}
       />
     </div>
+  )
+}
+
+/** What one half of a comparison shows. */
+function Half({ words, side }: { words: string; side: 'left' | 'right' }) {
+  return (
+    <Text
+      position="absolute"
+      top="8px"
+      {...{ [side]: '8px' }}
+      paddingX="8px"
+      fontSize="12px"
+      lineHeight="22px"
+      background="paper"
+      borderRadius="3px"
+      pointerEvents="none"
+    >
+      {words}
+    </Text>
   )
 }

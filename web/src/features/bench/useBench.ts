@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useLocation } from 'react-router'
 import { z } from 'zod'
 import type { Plan } from '@cloudbank/core/brief'
@@ -12,7 +12,7 @@ import { useOpenPicture, type OpenPicture } from '../../preview'
 import { useAssets } from '../../work/assets'
 import { inSheetOrder } from '../../work/products'
 import { planOf, recipeOf } from '../../work/recipe'
-import { renditionsOf } from '../../work/stale'
+import { renditionsOf, standingOf } from '../../work/stale'
 import { useSame } from './useSame'
 import { useShotEditor, type ShotEditor } from './useShotEditor'
 import { useMattes, type ShotMattes } from './useStagePictures'
@@ -59,14 +59,19 @@ export interface Bench {
 /** What a screen that was left for the bench says of itself. */
 const FromReview = z.object({ from: z.literal('review') })
 
-/** The stage stays from shot to shot. */
-let lastStage: StepId = 'light'
+/** The stage stays from shot to shot; until one is chosen, a finished shot shows its result. */
+let lastStage: StepId | null = null
+
+/** Where a shot is seen first: as it is delivered, once it is made. */
+const firstStage = (view: ShootView, shot: Shot): StepId =>
+  standingOf(shot, recipeOf(view), view.renditions) === 'made' ? 'finish' : 'light'
 
 export function useBench(view: ShootView, shot: Shot): Bench {
-  const [stage, setStage] = useState<StepId>(lastStage)
-  useEffect(() => {
-    lastStage = stage
-  }, [stage])
+  const [stage, setStage] = useState<StepId>(() => lastStage ?? firstStage(view, shot))
+  const chooseStage = useCallback((next: StepId): void => {
+    lastStage = next
+    setStage(next)
+  }, [])
   const [compare, setCompare] = useState<Compare>('result')
   const editor = useShotEditor(view, shot)
   const plan = usePlan(view, shot, editor)
@@ -97,7 +102,7 @@ export function useBench(view: ShootView, shot: Shot): Bench {
   }
   const changeStage = (by: number): void => {
     const next = STEPS[STEPS.findIndex(({ id }) => id === stage) + by]
-    if (next) setStage(next.id)
+    if (next) chooseStage(next.id)
   }
   useCommand('next', () => step(1), at < order.length - 1)
   useCommand('previous', () => step(-1), at > 0)
@@ -117,7 +122,7 @@ export function useBench(view: ShootView, shot: Shot): Bench {
     leave,
     isFromReview,
     stage,
-    setStage,
+    setStage: chooseStage,
     compare,
     setCompare,
     editor,

@@ -249,7 +249,7 @@ function Sibling(props: TriedProps) {
       <Box height="150px" background="mat">
         {picture && <TriedPicture {...props} picture={picture} />}
       </Box>
-      <Text fontFamily="mono" fontSize="11px" color="softInk" truncate>
+      <Text fontFamily="mono" fontSize="12px" color="softInk" truncate>
         {props.shot.fileName}
       </Text>
     </Box>
@@ -273,7 +273,7 @@ function ShotChoice(props: { shot: Shot; chosen: boolean; card: boolean; onChoos
           style={{ width: '100%', height: '100%', objectFit: 'contain' }}
         />
       </Box>
-      <Text fontSize="11px" color="softInk" height="16px">
+      <Text fontSize="12px" color="softInk" height="16px">
         {card ? 'grey card' : ''}
       </Text>
     </button>

@@ -25,7 +25,7 @@ export function BriefCard({ view, model }: Props) {
       as="aside"
       aria-label="Selection and brief"
       direction="column"
-      width="264px"
+      css={{ width: '264px', '@media (max-width: 1150px)': { width: '228px' } }}
       flex="none"
       background="paper"
       borderLeftWidth="1px"
@@ -57,6 +57,7 @@ export function BriefCard({ view, model }: Props) {
       <Flex gap="8px" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
         <Action
           paddingX="10px"
+          flex="none"
           onClick={tryThem}
           disabled={busy || toTry === 0}
           title={`Make ${countOf(toTry, 'rendition')} of ${selected.length > 0 ? 'the selected shots' : 'the first shots shown'} first`}
@@ -66,7 +67,10 @@ export function BriefCard({ view, model }: Props) {
         <Action
           look="main"
           flex="1"
+          minWidth="0"
           paddingX="8px"
+          whiteSpace="normal"
+          lineHeight="15px"
           onClick={makeAll}
           disabled={busy || toMake === 0}
         >

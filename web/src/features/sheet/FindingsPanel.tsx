@@ -53,7 +53,7 @@ export function FindingsPanel(props: Props) {
     <Box
       as="aside"
       aria-label="Findings"
-      width="210px"
+      css={{ width: '210px', '@media (max-width: 1150px)': { width: '184px' } }}
       flex="none"
       overflowY="auto"
       background="paper"

@@ -36,13 +36,19 @@ export function FirstHint() {
       borderTopWidth="1px"
       borderColor="hairline"
     >
-      {HINTS.map(({ keyName, words }) => (
-        <Text key={keyName}>
-          <Key>{keyLabel(keyName)}</Key> {words}
-        </Text>
-      ))}
-      <Flex flex="1" />
-      <Action look="quiet" fontSize="12px" onClick={() => useHint.setState({ away: true })}>
+      <Flex flex="1" minWidth="0" gap="14px" overflow="hidden">
+        {HINTS.map(({ keyName, words }) => (
+          <Text key={keyName}>
+            <Key>{keyLabel(keyName)}</Key> {words}
+          </Text>
+        ))}
+      </Flex>
+      <Action
+        look="quiet"
+        fontSize="12px"
+        flex="none"
+        onClick={() => useHint.setState({ away: true })}
+      >
         Put away
       </Action>
     </Flex>

@@ -23,7 +23,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
   const folder = useRef<HTMLInputElement>(null)
   return (
     <>
-      <Flex align="center" gap="8px" height="40px" flex="none" paddingX="16px" minWidth="0">
+      <Flex align="center" gap="6px" height="40px" flex="none" paddingX="16px" minWidth="0">
         <Flex gap="12px" marginRight="4px">
           {LENSES.map(({ id, word, keyName }) => (
             <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>
@@ -36,7 +36,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         <Input
           size="xs"
           flex="1"
-          minWidth="40px"
+          minWidth="72px"
           maxWidth="150px"
           type="search"
           placeholder="Name, SKU"
@@ -45,7 +45,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           onChange={(event) => setFilter({ ...filter, text: event.target.value })}
         />
         <Flex flex="1" />
-        <NativeSelect.Root size="xs" width="116px" flex="none" variant="plain">
+        <NativeSelect.Root size="xs" width="108px" flex="none" variant="plain">
           <NativeSelect.Field
             aria-label="Order"
             value={orderId}
@@ -155,7 +155,7 @@ const Lens = chakra('button', {
     cursor: 'pointer',
     borderBottomWidth: '2px',
     borderColor: 'transparent',
-    '& sup': { fontSize: '11px', fontFamily: 'mono', top: 0, lineHeight: '14px', fontWeight: 500 },
+    '& sup': { fontSize: '12px', fontFamily: 'mono', top: 0, lineHeight: '14px', fontWeight: 500 },
     '&[aria-pressed=true]': { color: 'ink', fontWeight: 700, borderColor: 'ink' },
   },
 })

@@ -39,7 +39,7 @@ export function SliderRow({ step, control, value, origin, actions }: Props) {
         >
           {label}
         </Text>
-        <Text color="softInk" fontSize="11px">
+        <Text color="softInk" fontSize="12px">
           {ORIGIN_WORDS[origin]}
         </Text>
         {origin === 'shot' && (

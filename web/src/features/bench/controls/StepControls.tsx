@@ -33,7 +33,7 @@ export function StepControls({ step, own, ...shared }: Props) {
             {title}
           </Heading>
           {isOwn && (
-            <Text fontSize="11px" color="softInk">
+            <Text fontSize="12px" color="softInk">
               {ORIGIN_WORDS[editor.originOf(step, fieldOf(step, only))]}
             </Text>
           )}

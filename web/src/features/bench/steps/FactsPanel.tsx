@@ -38,7 +38,7 @@ export function FactsPanel({ bench }: { bench: Bench }) {
           >
             {rendition.placementId}
           </Action>
-          <Text fontFamily="mono" fontSize="11px">
+          <Text fontFamily="mono" fontSize="12px">
             {formatSize(rendition)} {formatBytes(rendition.bytes)}
           </Text>
         </Flex>

@@ -42,7 +42,12 @@ export function FilterMenu(props: Props) {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content width="min(720px, 92vw)" aria-label="Filter">
+          <Popover.Content
+            width="min(720px, 92vw)"
+            borderWidth="1px"
+            borderColor="ink"
+            aria-label="Filter"
+          >
             <Popover.Body padding="14px 16px">
               <Fields {...props} />
             </Popover.Body>
