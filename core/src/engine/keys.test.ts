@@ -181,7 +181,12 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'finish.placements.limitBytes': finish({ limitBytes: 6000 }),
   'finish.placements.changes': finish({ changes: { frame: { fillPct: 60 } } }),
 }
-const SHOWS_NOT = ['light.look.name', 'ground.behind.name', 'finish.placements.id', 'finish.placements.name']
+const SHOWS_NOT = [
+  'light.look.name',
+  'ground.behind.name',
+  'finish.placements.id',
+  'finish.placements.name',
+]
 
 /** The paths of all fields of a schema, those of every kind of a union among them. */
 function leaves(schema: z.core.$ZodType, path: string): string[] {

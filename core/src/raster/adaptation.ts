@@ -17,6 +17,9 @@ const CONES_INVERSE: Matrix3 = [
   0.9684867,
 ]
 
+/** CIE XYZ of linear sRGB; white has Y = 1. */
+export const xyzOfRgb = (linear: Rgb): Rgb => transform3(XYZ_OF_RGB, linear)
+
 /** XYZ of D65 with Y = 1. */
 export const D65: Rgb = [0.95047, 1, 1.08883]
 

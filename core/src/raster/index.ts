@@ -42,7 +42,7 @@ export {
 export { nearestSites, SITE } from './nearestSites'
 export { layOnGround, srgbOfLinear } from './encodeSrgb'
 export { deltaE2000 } from './deltaE2000'
-export { adaptWhite, D65, daylightXy, xyzOfXy } from './adaptation'
+export { adaptWhite, D65, daylightXy, xyzOfRgb, xyzOfXy } from './adaptation'
 export { diagonal3, IDENTITY3, multiply3, transform3, type Matrix3 } from './matrix3'
 export { gaussianBlur, softenInterleaved, softenPlane } from './blur'
 export { boxAbove, components, type Component, type Components } from './components'

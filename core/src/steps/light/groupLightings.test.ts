@@ -37,8 +37,22 @@ describe('lightings', () => {
 
   test('have one cast on grey backdrops; coloured ones fit anywhere', () => {
     expect(
-      sorted([clue('a', '09:04'), clue('b', '09:06', WARM), clue('c', '09:08', BLUE)]),
-    ).toEqual(['ac', 'b'])
+      sorted([
+        clue('a', '09:04'),
+        clue('b', '09:06', WARM),
+        clue('c', '09:08', BLUE),
+        clue('d', '09:09', WARM),
+      ]),
+    ).toEqual(['ac', 'bd'])
+  })
+
+  test('are not made by one odd shot among others of its time', () => {
+    expect(sorted([clue('a', '09:04'), clue('b', '09:06', WARM), clue('c', '09:08')])).toEqual([
+      'acb',
+    ])
+    // Alone in its hour it is a lighting; so are two that have nothing in common.
+    expect(sorted([clue('a', '09:04'), clue('b', '14:06', WARM)])).toEqual(['a', 'b'])
+    expect(sorted([clue('a', '09:04'), clue('b', '09:06', WARM)])).toEqual(['a', 'b'])
   })
 
   test('dark and light paper under one light are one lighting', () => {

@@ -28,7 +28,8 @@ const PLAIN_SHARE = 0.85
 
 /**
  * Sorts shots into lightings: those of one camera without a long pause, whose grey backdrops have one
- * cast. Shots without a time go with the one before them in the order given, if their cast allows it.
+ * cast. Shots without a time go with the one before them in the order given, if their cast allows it. One
+ * shot alone makes no lighting where others of its time are.
  *
  * @param existing lightings with the shots that they hold; newcomers join them where they fit.
  */
@@ -61,7 +62,24 @@ export function groupLightings<Key>(
     const neighbour = groups.find(({ members }) => before && members.includes(before))
     place(clue, neighbour ? [neighbour] : groups.slice(0, 1))
   })
-  return groups
+  return withoutLoners(groups)
+}
+
+/** An odd shot among others of its time and camera is of their lighting, whatever its backdrop looks like. */
+function withoutLoners<Key>(groups: readonly LightingGroup<Key>[]): LightingGroup<Key>[] {
+  const kept = groups.map((group) => ({ key: group.key, members: [...group.members] }))
+  for (const group of kept) {
+    const [loner] = group.members
+    if (group.key !== null || group.members.length !== 1 || !loner || loner.takenAt === null)
+      continue
+    const home = kept.find(
+      (other) => other !== group && other.members.length > 1 && timeFits(loner, other.members),
+    )
+    if (!home) continue
+    home.members.push(loner)
+    group.members.pop()
+  }
+  return kept.filter(({ key, members }) => key !== null || members.length > 0)
 }
 
 const minutesBetween = (a: string, b: string): number =>

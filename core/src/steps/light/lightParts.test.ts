@@ -66,6 +66,32 @@ describe('reading a neutral', () => {
     ).toEqual([doubt])
   })
 
+  test.each([
+    ['a lamp of 2800 K', [255, 190, 118]],
+    ['daylight', [200, 198, 196]],
+    ['the shade of a blue sky', [150, 170, 205]],
+  ] as const)('a grey card under %s is no coloured spot', (_light, colour) => {
+    expect(
+      readNeutral(
+        painted(60, 60, () => colour.map((v) => v * 0.8) as never),
+        middle,
+      ).doubts,
+    ).toEqual([])
+  })
+
+  test.each([
+    ['leaf green', [90, 150, 70]],
+    ['pink', [220, 120, 190]],
+    ['teal', [40, 130, 130]],
+  ] as const)('%s is one', (_name, colour) => {
+    expect(
+      readNeutral(
+        painted(60, 60, () => [...colour]),
+        middle,
+      ).doubts,
+    ).toEqual(['coloured'])
+  })
+
   test('a spot beyond the corner reads the nearest pixel', () => {
     const reading = readNeutral(
       painted(10, 10, () => [99, 99, 99]),

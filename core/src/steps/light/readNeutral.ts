@@ -1,6 +1,7 @@
 import { byteOfLinear, LINEAR_OF_BYTE, linearToLab, POINT, type Rgb } from '../../raster'
 import type { Source } from '../../source'
-import { gainsToGrey, isPlausibleGrey } from './neutralGains'
+import { gainsToGrey } from './neutralGains'
+import { isPlausibleLight } from './plausibleLight'
 
 /** A round spot of a photograph; centre as fractions of its sides, radius of its longer side. */
 export interface Spot {
@@ -72,7 +73,7 @@ function readPixels(pixels: readonly Rgb[]): NeutralReading {
   const spread = Math.sqrt(squares / n)
   const doubts: NeutralDoubt[] = []
   if (lab[0] < DARKEST_L) doubts.push('too-dark')
-  else if (!isPlausibleGrey(linear)) doubts.push('coloured')
+  else if (!isPlausibleLight(linear)) doubts.push('coloured')
   if (clipped > CLIPPED_SHARE * n) doubts.push('clipped')
   if (spread > MOST_SPREAD) doubts.push('uneven')
   return {

@@ -10,7 +10,7 @@ import { countOf } from '@cloudbank/core/words'
 import { usePictureUrl, useShootView, type Lighting, type ShootView, type Shot } from '../../data'
 import { LightCanvas, sharedPreviewer, useOpenPicture } from '../../preview'
 import { attempt } from '../../notices'
-import { Action, Attention, Key } from '../../ui'
+import { Action, Attention, Key, Window } from '../../ui'
 import { useAssets } from '../../work/assets'
 import { readNeutralInto, takeOffNeutral } from '../../work/lightings'
 import { planOf, recipeOf, stepsOf } from '../../work/recipe'
@@ -56,8 +56,10 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
   const siblings = useMemo(() => pickSiblings(shots, shot), [shots, shot])
   const leave = () => go(`/shoots/${view.shoot.id}/lightings`)
 
+  /** A coloured spot that waits for a yes. */
+  const [asked, setAsked] = useState<Spot | null>(null)
   const pick = useCallback(
-    async (spot: Spot) => {
+    async (spot: Spot, sure = false) => {
       if (!picture || !shot) return
       const found = await sharedPreviewer().ask<'read'>({
         kind: 'read',
@@ -65,11 +67,19 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
         spot,
       })
       setHovered(null)
+      if (found.doubts.includes('coloured') && !sure) {
+        setAsked(spot)
+        return
+      }
       await readNeutralInto(lighting, shot, spot, found)
     },
     [picture, shot, lighting],
   )
   const read = (spot: Spot): void => attempt(pick(spot), 'The neutral could not be read')
+  const readAllTheSame = (): void => {
+    if (asked) attempt(pick(asked, true), 'The neutral could not be read')
+    setAsked(null)
+  }
   useCommand('clear', leave)
   useCommand('larger', () => setRadiusAt((at) => Math.min(RADII.length - 1, at + 1)))
   useCommand('smaller', () => setRadiusAt((at) => Math.max(0, at - 1)))
@@ -165,6 +175,24 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             radius={radius}
             onRadius={(by) => setRadiusAt((at) => Math.min(RADII.length - 1, Math.max(0, at + by)))}
           />
+          <Window
+            title="This spot is coloured"
+            alert
+            open={asked !== null}
+            onClose={() => setAsked(null)}
+            size="sm"
+          >
+            <Text>
+              No light makes grey look like this. Read as a neutral it turns all{' '}
+              {countOf(shots.length, 'shot')} of the lighting.
+            </Text>
+            <Flex justify="flex-end" gap="8px" marginTop="14px">
+              <Action onClick={readAllTheSame}>Read it all the same</Action>
+              <Action look="main" onClick={() => setAsked(null)}>
+                Choose another
+              </Action>
+            </Flex>
+          </Window>
           {card && (
             <Action onClick={() => read(card.spot)}>Read the grey card that was found</Action>
           )}
