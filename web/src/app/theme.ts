@@ -42,6 +42,8 @@ const config = defineConfig({
   },
   globalCss: {
     'html, body, #root': { height: '100%' },
+    // Zoomed in, the screen is scrolled rather than cut off.
+    '#root': { minWidth: '1000px', minHeight: '560px' },
     html: { '--amber-rim': 'none', '&[data-sky=dusk]': { '--amber-rim': '0 0 0 1px #000000' } },
     body: {
       background: 'sky',
@@ -49,9 +51,16 @@ const config = defineConfig({
       fontFamily: 'body',
       fontSize: '13px',
       lineHeight: '1.4',
-      overflow: 'hidden',
+      overflow: 'auto',
     },
-    '*': { scrollbarColor: '{colors.faint} transparent', scrollbarWidth: 'thin' },
+    '*': {
+      scrollbarColor: '{colors.faint} transparent',
+      scrollbarWidth: 'thin',
+      '@media (prefers-reduced-motion: reduce)': {
+        animation: 'none !important',
+        transition: 'none !important',
+      },
+    },
     '*:focus-visible': { outline: '2px solid {colors.ink}', outlineOffset: '2px' },
     '::selection': { background: 'ink', color: 'paper' },
   },
