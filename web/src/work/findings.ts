@@ -36,11 +36,17 @@ export function findingsOf(
   ]
 }
 
-/** All findings of a shot, each once, those that want a look first. */
-export function eachFinding(shot: Shot, view: ShootView): AnyFinding[] {
-  const each = new Map(findingsOf(shot, view).map((f) => [JSON.stringify(f), f] as const))
-  const isNote = (finding: AnyFinding): number => (wordsOf(finding).weight === 'note' ? 1 : 0)
-  return [...each.values()].sort((a, b) => isNote(a) - isNote(b))
+/** Findings by their kinds, each once, those that want a look first. */
+export function findingsByKind(
+  findings: readonly AnyFinding[],
+): readonly (readonly [AnyFinding, ...AnyFinding[]])[] {
+  const each = new Map(findings.map((finding) => [JSON.stringify(finding), finding]))
+  const kinds = [...groupBy([...each.values()], ({ code }) => code).values()]
+  const isNote = ([first]: readonly AnyFinding[]): number =>
+    first && wordsOf(first).weight === 'note' ? 1 : 0
+  return kinds
+    .flatMap(([first, ...others]) => (first ? [[first, ...others] as const] : []))
+    .sort((a, b) => isNote(a) - isNote(b))
 }
 
 /** Those that want a look, each once, in words with their figures; nothing where none does. */

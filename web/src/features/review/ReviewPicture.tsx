@@ -89,5 +89,5 @@ function useShownScale(
     return () => observer.disconnect()
   }, [frame])
   if (!rendition) return 1
-  return Math.min(size.width / rendition.width, size.height / rendition.height)
+  return Math.min(1, size.width / rendition.width, size.height / rendition.height)
 }

@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { keyLabel, type KeyName } from '../../app/keys'
 import { usePictureUrl, type ShootView, type Shot } from '../../data'
 import { Action, FindingWhy, Key, ReturnWindow } from '../../ui'
-import { eachFinding } from '../../work/findings'
+import { findingsByKind, findingsOf } from '../../work/findings'
 import { shotFacts } from '../../work/shotFacts'
 import { RETURN_REASONS } from '../../work/verdicts'
 import { useDoubtfulPlaces } from './doubtfulPlace'
@@ -37,8 +37,8 @@ export function ReviewSide({ view, model, shot }: Props) {
         </Text>
         <Close view={view} model={model} shot={shot} />
         <Box marginTop="10px" fontSize="12px">
-          {eachFinding(shot, view).map((finding) => (
-            <FindingWhy key={JSON.stringify(finding)} finding={finding} />
+          {findingsByKind(findingsOf(shot, view)).map((kind) => (
+            <FindingWhy key={kind[0].code} findings={kind} />
           ))}
         </Box>
         <Box as="dl" marginTop="6px">

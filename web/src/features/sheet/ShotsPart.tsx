@@ -4,7 +4,7 @@ import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
 import { Action, Choose } from '../../ui'
-import { eachFinding } from '../../work/findings'
+import { findingsByKind, findingsOf } from '../../work/findings'
 import { recipeOf } from '../../work/recipe'
 import { isChangedSince, verdictWords } from '../../work/verdicts'
 import { FindingWhy } from '../../ui'
@@ -84,7 +84,7 @@ function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
 
 /** Facts, findings and touches of one shot. */
 function OneShot({ view, shot }: { view: ShootView; shot: Shot }) {
-  const findings = useMemo(() => eachFinding(shot, view), [shot, view])
+  const findings = useMemo(() => findingsByKind(findingsOf(shot, view)), [shot, view])
   const touches = touchesOf(shot)
   return (
     <>
@@ -96,8 +96,8 @@ function OneShot({ view, shot }: { view: ShootView; shot: Shot }) {
       )}
       {shot.failure && <Text marginTop="6px">Not made: {shot.failure}</Text>}
       <Box marginTop="8px" fontSize="12px">
-        {findings.map((finding) => (
-          <FindingWhy key={JSON.stringify(finding)} finding={finding} />
+        {findings.map((kind) => (
+          <FindingWhy key={kind[0].code} findings={kind} />
         ))}
       </Box>
       <Facts rows={shotFacts(shot, view)} />

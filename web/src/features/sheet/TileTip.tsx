@@ -2,7 +2,7 @@ import { Portal } from '@chakra-ui/react'
 import { useEffect, useState, type RefObject } from 'react'
 import { stepOf, wordsOf } from '@cloudbank/core/steps'
 import type { ShootView } from '../../data'
-import { findingsOf } from '../../work/findings'
+import { findingsByKind, findingsOf } from '../../work/findings'
 import { FindingWhy } from '../../ui'
 
 /** What is pointed at: a shot's marks, of one step or of all. */
@@ -56,8 +56,8 @@ export function TileTip(props: { scroller: RefObject<HTMLElement | null>; view: 
     <Portal>
       <div className="tile-tip" role="tooltip" style={{ left, width: WIDTH_PX, ...place }}>
         {shot.failure && <p>Not made: {shot.failure}</p>}
-        {findings.map((finding) => (
-          <FindingWhy key={JSON.stringify(finding)} finding={finding} />
+        {findingsByKind(findings).map((kind) => (
+          <FindingWhy key={kind[0].code} findings={kind} />
         ))}
       </div>
     </Portal>
