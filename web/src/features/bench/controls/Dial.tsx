@@ -2,17 +2,10 @@ import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { memo, useEffect, useState } from 'react'
 import type { Origin } from '@cloudbank/core/brief'
 import type { StepId } from '@cloudbank/core/steps'
-import {
-  boundsOf,
-  describeChange,
-  formatSetting,
-  groupsOf,
-  type FieldOf,
-  type NumberControl,
-} from '../../../settings'
-import { Range } from '../../../ui'
+import { formatSetting, groupsOf, type NumberControl } from '../../../settings'
 import type { ShotActions } from '../useShotEditor'
 import { ORIGIN_WORDS } from './origin'
+import { keepSetting, SettingTrack, TakeOff } from './SettingTrack'
 
 interface Props {
   readonly step: StepId
@@ -31,19 +24,15 @@ export const numberControl = (step: StepId, field: string): NumberControl =>
 /** A number setting in a small place: its value, to be typed, over a short track. */
 export const Dial = memo(function Dial({ step, field, value, origin, actions }: Props) {
   const control = numberControl(step, field)
+  const setting = { step, control, value, actions }
   const { label } = control
-  const { min, max } = boundsOf(step, field)
   const shown = formatSetting(step, control, value)
   const [typed, setTyped] = useState(shown)
   useEffect(() => setTyped(shown), [shown])
-  const keep = (next: number): void =>
-    actions.keep(describeChange(step, control, next), step, { [field]: next }, field)
-  const take = (event: React.SyntheticEvent<HTMLInputElement>): void =>
-    keep(Number(event.currentTarget.value))
   const takeTyped = (): void => {
     const next = Number(typed.replace('−', '-').replace(',', '.'))
     if (typed.trim() === '' || Number.isNaN(next)) setTyped(shown)
-    else if (next !== value) keep(Math.min(max, Math.max(min, next)))
+    else if (next !== value) keepSetting(setting, next)
   }
   const isOwn = origin === 'shot'
   return (
@@ -54,23 +43,11 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
           flex="1"
           fontWeight={isOwn ? 700 : 400}
           title={`${label}: ${ORIGIN_WORDS[origin] || 'at rest'}. Double click: back to nothing`}
-          onDoubleClick={() => keep(Math.min(max, Math.max(min, 0)))}
+          onDoubleClick={() => keepSetting(setting, 0)}
         >
           {label}
         </Text>
-        {isOwn && (
-          <button
-            type="button"
-            aria-label={`Take ${label} off this shot`}
-            title="Take off this shot"
-            onClick={() =>
-              // A control names a field of its own step.
-              actions.release(`${label} taken off`, step, [field as FieldOf<typeof step>])
-            }
-          >
-            ×
-          </button>
-        )}
+        {isOwn && <TakeOff {...setting} />}
         <Input
           aria-label={`${label}, typed`}
           size="2xs"
@@ -88,18 +65,7 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
           onKeyDown={(event) => event.key === 'Enter' && takeTyped()}
         />
       </Flex>
-      <Range
-        type="range"
-        aria-label={label}
-        min={min}
-        max={max}
-        step={control.step}
-        value={value}
-        onChange={(event) => actions.show(step, { [field]: Number(event.target.value) })}
-        onPointerUp={take}
-        onPointerCancel={take}
-        onKeyUp={(event) => /^(Arrow|Page|Home|End)/.test(event.key) && take(event)}
-      />
+      <SettingTrack {...setting} />
     </Box>
   )
 })
