@@ -14,6 +14,9 @@ interface SheetState {
   readonly filter: Filter
   /** The two shots whose pictures stand beside the brief; the first shown where none were chosen. */
   readonly beside: readonly [string | null, string | null]
+  /** The shoot that filter and pictures beside the brief are of: on the bench and back they stay. */
+  readonly shootId: string | null
+  readonly enter: (shootId: string) => void
   readonly setLens: (lens: LensId) => void
   readonly resize: (by: 1 | -1) => void
   readonly pick: (id: string, gesture: Gesture, order: readonly string[]) => void
@@ -28,6 +31,11 @@ export const useSheet = create<SheetState>()((set) => ({
   orderId: 'product',
   filter: NO_FILTER,
   beside: [null, null],
+  shootId: null,
+  enter: (shootId) =>
+    set((state) =>
+      state.shootId === shootId ? {} : { shootId, filter: NO_FILTER, beside: [null, null] },
+    ),
   tilePx: USUAL_TILE_PX,
   selection: NOTHING,
   focus: null,

@@ -13,7 +13,7 @@ import { assignProduct, groupByProduct, inSheetOrder, type ShotGroup } from '../
 import { recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
 import { countStale, stalePlacements } from '../../work/stale'
-import { inOrder, matching, NO_FILTER, ORDERS, type Filter, type OrderId } from './filter'
+import { inOrder, matching, ORDERS, type Filter, type OrderId } from './filter'
 import { countFindings } from './findingCounts'
 import { besideRow, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
@@ -54,8 +54,7 @@ export function useSheetModel(view: ShootView) {
   }, [lens, view, readings, left, tiles, orderId])
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
-  // A filter is of one shoot.
-  useEffect(() => () => useSheet.setState({ filter: NO_FILTER }), [shoot.id])
+  useEffect(() => useSheet.getState().enter(shoot.id), [shoot.id])
 
   const counts = useMemo(() => countFindings(view), [view])
   const selected = shots.filter(({ id }) => selection.ids.has(id))

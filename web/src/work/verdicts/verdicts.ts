@@ -1,5 +1,6 @@
 import { database, type Database, type ShootView, type Shot } from '../../data'
-import { keyOf, recipeOf, type Recipe } from '../recipe'
+import { keyOf, lightingOf, recipeOf, type Recipe } from '../recipe'
+import { remembered } from '../remembered'
 import { fingerprint } from './fingerprint'
 
 export type Verdict = NonNullable<Shot['verdict']>
@@ -10,10 +11,14 @@ export const RETURN_REASONS = ['edge', 'colour', 'dirt', 'frame', 'wrong picture
 export const verdictWords = (verdict: Verdict): string =>
   verdict.kind === 'passed' ? 'passed' : `returned: ${verdict.reason}`
 
+const known = remembered<Shot, string>()
+
 /** What a shot is made by: it changes when anything that shows does. */
 const madeBy = (shot: Shot, recipe: Recipe): string =>
-  fingerprint(
-    recipe.steps.finish.placements.map((placement) => keyOf(shot, recipe, placement)).join('\n'),
+  known(shot, [recipe.steps, lightingOf(shot, recipe.lightings)], () =>
+    fingerprint(
+      recipe.steps.finish.placements.map((placement) => keyOf(shot, recipe, placement)).join('\n'),
+    ),
   )
 
 /** Whether a shot has been changed since its verdict was given. */
