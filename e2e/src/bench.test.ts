@@ -172,6 +172,10 @@ describe('undo', () => {
     expect(await slider('Contrast').inputValue()).toBe('1')
     await page.getByRole('radio', { name: 'This shot' }).click()
     await press('Warmth', 'Warmth +1')
+    // With the slider still in hand.
+    await page.keyboard.press('Control+z')
+    await expect.poll(() => slider('Warmth').inputValue()).toBe('0')
+    await press('Warmth', 'Warmth +1')
     await history().getByRole('button', { name: 'Contrast +1' }).click()
     await expect.poll(() => slider('Contrast').inputValue()).toBe('0')
     expect(await slider('Warmth').inputValue()).toBe('0')

@@ -4,7 +4,10 @@ import { useHistory, type ShootId } from '../data'
 import { attempt } from '../notices'
 import { redo, undo } from '../work/undo'
 import { Action } from '../ui'
-import { useCommand } from './commands'
+import { isTyping, useCommand } from './commands'
+
+/** In a field of text these keys take back what was typed there. */
+const CHORD = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: isTyping } as const
 
 /** Undo and redo of a shoot, the same on every page: the last deed anywhere is named, and taken back. */
 export function UndoButtons({ shootId }: { shootId: ShootId }) {
@@ -17,8 +20,8 @@ export function UndoButtons({ shootId }: { shootId: ShootId }) {
   // Always there: what was done a moment ago may not have been read back yet.
   useCommand('undo', back)
   useCommand('redo', again)
-  useHotkeys('mod+z', back, { preventDefault: true })
-  useHotkeys('mod+shift+z', again, { preventDefault: true })
+  useHotkeys('mod+z', back, CHORD)
+  useHotkeys('mod+shift+z', again, CHORD)
   return (
     <Flex gap="2px" align="center" minWidth="0">
       <Action

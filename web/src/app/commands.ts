@@ -48,8 +48,8 @@ export function useCommand(keyName: KeyName, run: () => void, enabled = true): v
   }, [keyName, enabled])
 }
 
-/** Keys with no meaning of their own on a focused control must reach the control. */
-function isTyping(event: KeyboardEvent): boolean {
+/** Keys that have a meaning of their own on the control in focus must reach the control. */
+export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target
   if (!(target instanceof HTMLElement)) return false
   // A window keeps the focus for as long as it fades out; what is typed then is not for it.

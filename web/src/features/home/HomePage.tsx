@@ -58,7 +58,7 @@ export function HomePage() {
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
           <Action onClick={() => go('/demo')}>Open the demo shoot</Action>
-          <Action onClick={open}>Photographs …</Action>
+          <Action onClick={open}>From photographs …</Action>
           <Action look="main" onClick={() => setNaming(true)}>
             New shoot <Key>{keyLabel('newShoot')}</Key>
           </Action>
