@@ -1,5 +1,5 @@
 import { Flex, Heading } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { stepsOf, recipeOf } from '../../../../work/recipe'
 import { Dial, type OwnControlProps } from '../../controls'
 import { comparedWith } from './litReadings'
@@ -18,7 +18,13 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
   const { actions } = editor
   const svg = useRef<SVGSVGElement>(null)
   const [held, setHeld] = useState(false)
-  const recipe = recipeOf(view)
+  const siblings = useMemo(() => {
+    const recipe = recipeOf(view)
+    return comparedWith(shot, view).map((other) => ({
+      id: other.id,
+      light: stepsOf(other, recipe).light,
+    }))
+  }, [shot, view])
   const at = (event: React.PointerEvent): { warmth: number; tint: number } => {
     const box = svg.current!.getBoundingClientRect() // it has been pressed
     const bounded = (value: number): number => Math.round(Math.min(100, Math.max(-100, value)))
@@ -62,18 +68,15 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
         }}
       >
         <path d={`M${WIDTH / 2} 0V${HEIGHT}M0 ${HEIGHT / 2}H${WIDTH}`} className="axis" />
-        {comparedWith(shot, view).map((other) => {
-          const { light } = stepsOf(other, recipe)
-          return (
-            <circle
-              key={other.id}
-              cx={toX(light.warmth)}
-              cy={toY(light.tint)}
-              r="3.5"
-              className="sibling"
-            />
-          )
-        })}
+        {siblings.map(({ id, light }) => (
+          <circle
+            key={id}
+            cx={toX(light.warmth)}
+            cy={toY(light.tint)}
+            r="3.5"
+            className="sibling"
+          />
+        ))}
         <text x="4" y="12">
           magenta
         </text>

@@ -63,6 +63,18 @@ describe('a photograph under settings of Light', () => {
   })
 })
 
+test('of thousands a few are compared, its own product’s among them, from all over the lighting', () => {
+  const lightingId = lightingRow('l').id
+  const many = Array.from({ length: 3000 }, (_, i) =>
+    shotRow(`s${i}`, { lightingId, sku: i % 1000 === 7 ? 'M-1' : `P-${i}` }),
+  )
+  const compared = comparedWith(many[7]!, { shots: many }).map(({ id }) => id)
+  expect(compared).toHaveLength(24)
+  expect(compared.slice(0, 2)).toEqual(['s1007', 's2007'])
+  const last = compared.map((id) => Number(id.slice(1))).sort((a, b) => b - a)[0]!
+  expect(last).toBeGreaterThan(2700)
+})
+
 test('a lightness lies at its tone on the ramp', () => {
   expect(toneOfL(100)).toBeCloseTo(1, 5)
   expect(toneOfL(0)).toBeCloseTo(0, 5)
