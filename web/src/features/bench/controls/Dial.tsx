@@ -1,5 +1,5 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
-import { memo, useEffect, useState } from 'react'
+import { memo, useState } from 'react'
 import type { Origin } from '@cloudbank/core/brief'
 import type { StepId } from '@cloudbank/core/steps'
 import { formatSetting, groupsOf, type NumberControl } from '../../../settings'
@@ -27,12 +27,13 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
   const setting = { step, control, value, actions }
   const { label } = control
   const shown = formatSetting(step, control, value)
-  const [typed, setTyped] = useState(shown)
-  useEffect(() => setTyped(shown), [shown])
+  /** What is being typed; null while nothing is. */
+  const [typed, setTyped] = useState<string | null>(null)
   const takeTyped = (): void => {
+    setTyped(null)
+    if (typed === null || typed.trim() === '') return
     const next = Number(typed.replace('−', '-').replace(',', '.'))
-    if (typed.trim() === '' || Number.isNaN(next)) setTyped(shown)
-    else if (next !== value) keepSetting(setting, next)
+    if (!Number.isNaN(next) && next !== value) keepSetting(setting, next)
   }
   const isOwn = origin === 'shot'
   return (
@@ -59,7 +60,7 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
           fontSize="12px"
           borderColor="transparent"
           _hover={{ borderColor: 'edge' }}
-          value={typed}
+          value={typed ?? shown}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={takeTyped}
           onKeyDown={(event) => event.key === 'Enter' && takeTyped()}
