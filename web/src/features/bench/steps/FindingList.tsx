@@ -1,9 +1,8 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { memo } from 'react'
-import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import type { Rendition, ShootView, Shot } from '../../../data'
-import { Attention } from '../../../ui'
-import { findingsOf } from '../../../work/findings'
+import { Attention, FindingWhy } from '../../../ui'
+import { findingsByKind, findingsOf } from '../../../work/findings'
 
 /** What was found about a shot, with figures and remedies. */
 export const FindingList = memo(function FindingList(props: {
@@ -25,17 +24,11 @@ export const FindingList = memo(function FindingList(props: {
         </Flex>
       )}
       {findings.length === 0 && !shot.failure && <Text color="softInk">None.</Text>}
-      {findings.map((finding, i) => (
-        <Box key={`${finding.code}${i}`} marginBottom="8px">
-          <Flex gap="8px" align="center">
-            {wordsOf(finding).weight !== 'note' && <Attention />}
-            <Text fontWeight="600">{wordsOf(finding).title}</Text>
-          </Flex>
-          <Text fontSize="12px" color="softInk">
-            {describeFinding(finding)} {wordsOf(finding).remedy}
-          </Text>
-        </Box>
-      ))}
+      <Box fontSize="12px">
+        {findingsByKind(findings).map((kind) => (
+          <FindingWhy key={kind[0].code} findings={kind} />
+        ))}
+      </Box>
     </>
   )
 })

@@ -1,6 +1,7 @@
-import { Flex, Heading } from '@chakra-ui/react'
+import { Heading } from '@chakra-ui/react'
 import { VIVID_BINS, type Histogram } from '@cloudbank/core/measure'
-import { Dial, type OwnControlProps } from '../../controls'
+import type { OwnControlProps } from '../../controls'
+import { LightDials } from './LightDials'
 
 const HEIGHT = 30
 
@@ -15,18 +16,7 @@ export function HowMuchColour({
         How much colour
       </Heading>
       {histogram && <Vividness bins={histogram.vivid} />}
-      <Flex gap="14px" marginTop="2px">
-        {(['saturation', 'vibrance'] as const).map((field) => (
-          <Dial
-            key={field}
-            step="light"
-            field={field}
-            value={editor.steps.light[field]}
-            origin={editor.originOf('light', field)}
-            actions={editor.actions}
-          />
-        ))}
-      </Flex>
+      <LightDials editor={editor} fields={['saturation', 'vibrance']} />
     </>
   )
 }

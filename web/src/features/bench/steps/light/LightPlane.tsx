@@ -1,7 +1,8 @@
-import { Flex, Heading } from '@chakra-ui/react'
+import { Heading } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
 import { stepsOf, recipeOf } from '../../../../work/recipe'
-import { Dial, type OwnControlProps } from '../../controls'
+import type { OwnControlProps } from '../../controls'
+import { LightDials } from './LightDials'
 import { comparedWith } from './litReadings'
 
 const WIDTH = 240
@@ -99,18 +100,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
           onKeyDown={key}
         />
       </svg>
-      <Flex gap="14px" marginTop="4px">
-        {(['warmth', 'tint'] as const).map((field) => (
-          <Dial
-            key={field}
-            step="light"
-            field={field}
-            value={editor.steps.light[field]}
-            origin={editor.originOf('light', field)}
-            actions={actions}
-          />
-        ))}
-      </Flex>
+      <LightDials editor={editor} fields={['warmth', 'tint']} />
     </>
   )
 }

@@ -4,9 +4,10 @@ import type { Histogram } from '@cloudbank/core/measure'
 import { toneCurve, type CurvePoint } from '@cloudbank/core/steps'
 import { formatPercent, formatSigned } from '@cloudbank/core/words'
 import { Action } from '../../../../ui'
-import { Dial, type OwnControlProps } from '../../controls'
+import type { OwnControlProps } from '../../controls'
 import { litReading, median, siblingReadings, toneOfL } from './litReadings'
 import { histogramOutline, histogramTop } from './histogramOutline'
+import { LightDials } from './LightDials'
 import { ToneHandle } from './ToneHandle'
 import './tones.css'
 
@@ -215,18 +216,7 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
             ),
         )}
       </div>
-      <Flex gap="16px" marginTop="2px">
-        {DIALS.map((field) => (
-          <Dial
-            key={field}
-            step="light"
-            field={field}
-            value={settings[field]}
-            origin={editor.originOf('light', field)}
-            actions={actions}
-          />
-        ))}
-      </Flex>
+      <LightDials editor={editor} fields={DIALS} />
     </Box>
   )
 }

@@ -1,0 +1,28 @@
+import { Flex } from '@chakra-ui/react'
+import type { LightSettings } from '@cloudbank/core/steps'
+import { Dial } from '../../controls'
+import type { ShotEditor } from '../../useShotEditor'
+
+/** The settings of Light that are numbers. */
+type NumberField = {
+  [F in keyof LightSettings]: LightSettings[F] extends number ? F : never
+}[keyof LightSettings]
+
+/** Dials of some settings of Light, side by side. */
+export function LightDials(props: { editor: ShotEditor; fields: readonly NumberField[] }) {
+  const { editor, fields } = props
+  return (
+    <Flex gap="14px" marginTop="2px">
+      {fields.map((field) => (
+        <Dial
+          key={field}
+          step="light"
+          field={field}
+          value={editor.steps.light[field]}
+          origin={editor.originOf('light', field)}
+          actions={editor.actions}
+        />
+      ))}
+    </Flex>
+  )
+}
