@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { nodeCodec } from '@cloudbank/hosts/node'
@@ -56,7 +57,7 @@ interface Shot {
 
 /**
  * The card of each lighting's reference shot is read and its gains used for every shot of the lighting;
- * colours of the product are compared with truth/neutral. Beside grey world, photograph by photograph
+ * colours of the product are compared with truth/neutral, where there is one. Beside grey world, photograph by photograph
  * (Buchsbaum 1980, A spatial processor model for object colour perception).
  */
 export async function scoreLight(
@@ -118,6 +119,10 @@ export async function scoreLight(
   for (const { photo, picture, gains } of measured) {
     const size = fitInside(photo, SIDE_PX)
     const truthPath = join(folder.path, 'truth/neutral', photo.file.replace(/\.\w+$/, '.jpg'))
+    if (!existsSync(truthPath)) {
+      tell(`${photo.file}: no truth/neutral, its colours are not compared`)
+      continue
+    }
     const truth = labAt(await nodeCodec.decode(await readFile(truthPath)), size)
     const alpha = await readAlpha(alphaPath(folder, photo), size)
     const differenceOf = (gained: Rgb, even: Even | null) =>

@@ -113,7 +113,7 @@ test('every kind of finding has one owner, words and a remedy, the worst first',
 
 test('a finding says its figures, and one of another version does no harm', () => {
   const over = { code: 'over-limit', placement: 'page', bytes: 240_000, limitBytes: 200_000 }
-  expect(describeFinding(over)).toBe('240 KB, 200 KB allowed.')
+  expect(describeFinding(over)).toBe('240\u00a0KB, 200\u00a0KB allowed.')
   expect(stepOf(over)).toBe('finish')
   expect(describeFinding({ code: 'from-the-future' })).toBe('')
   expect(stepOf({ code: 'from-the-future' })).toBeNull()

@@ -2,13 +2,13 @@ import { expect, test } from 'vitest'
 import { countOf, formatBytes, formatDuration, formatPercent } from './numbers'
 
 test.each([
-  [0, '0 B'],
-  [999, '999 B'],
-  [48_200, '48 KB'],
-  [999_499, '999 KB'],
-  [999_500, '1.0 MB'],
-  [28_444_000, '28.4 MB'],
-  [1_250_000_000, '1.3 GB'],
+  [0, '0\u00a0B'],
+  [999, '999\u00a0B'],
+  [48_200, '48\u00a0KB'],
+  [999_499, '999\u00a0KB'],
+  [999_500, '1.0\u00a0MB'],
+  [28_444_000, '28.4\u00a0MB'],
+  [1_250_000_000, '1.3\u00a0GB'],
 ])('%i bytes are %s', (bytes, text) => expect(formatBytes(bytes)).toBe(text))
 
 test.each([

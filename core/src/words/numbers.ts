@@ -9,10 +9,10 @@ export const countOf = (count: number, one: string, many = `${one}s`): string =>
 
 /** “812 B”, “48 KB”, “28.4 MB”, “1.2 GB”: powers of a thousand, as files are weighed. */
 export function formatBytes(bytes: number): string {
-  if (bytes < 1000) return `${whole.format(bytes)} B`
-  if (bytes < 999_500) return `${whole.format(bytes / 1000)} KB`
-  if (bytes < 999_950_000) return `${(bytes / 1e6).toFixed(1)} MB`
-  return `${(bytes / 1e9).toFixed(1)} GB`
+  if (bytes < 1000) return `${whole.format(bytes)}\u00a0B`
+  if (bytes < 999_500) return `${whole.format(bytes / 1000)}\u00a0KB`
+  if (bytes < 999_950_000) return `${(bytes / 1e6).toFixed(1)}\u00a0MB`
+  return `${(bytes / 1e9).toFixed(1)}\u00a0GB`
 }
 
 /** “84.9 %” of a fraction. */

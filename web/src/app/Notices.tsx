@@ -13,7 +13,7 @@ export function Notices() {
     <Flex
       aria-live="polite"
       position="fixed"
-      bottom="14px"
+      bottom="44px"
       left="50%"
       transform="translateX(-50%)"
       direction="column"

@@ -2,8 +2,8 @@ import { recipeOf } from '../work/recipe'
 import { renditionsOf } from '../work/stale'
 import { usePictureUrl, type ShootView, type Shot } from '../data'
 
-/** A shot as it is made, small; its photograph where nothing is made. */
-export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px: number }) {
+/** A shot as it is made, small, of a side or as large as its place; its photograph where nothing is made. */
+export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px?: number }) {
   const [rendition] = [...renditionsOf(shot, recipeOf(view), view.renditions)].sort(
     (a, b) => a.width - b.width,
   )
@@ -16,8 +16,8 @@ export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px: num
       title={shot.fileName}
       draggable={false}
       style={{
-        width: px,
-        height: px,
+        width: px ?? '100%',
+        height: px ?? '100%',
         flex: 'none',
         objectFit: 'contain',
         background: 'var(--chakra-colors-mat)',

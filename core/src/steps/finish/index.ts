@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FORMATS } from '../../codec'
 import type { Placement } from '../../outlets'
+import { formatBytes } from '../../words'
 import { defineStep } from '../step'
 import { checkWeight, examineForFinish, FINISH_FINDINGS } from './findings'
 import { FinishSettings } from './settings'
@@ -34,6 +35,6 @@ export const finish = defineStep({
 })
 
 function describePlacement({ name, longSidePx, format, limitBytes }: Placement): string {
-  const limit = limitBytes === null ? '' : ` ≤ ${Math.round(limitBytes / 1000)} KB`
+  const limit = limitBytes === null ? '' : ` ≤ ${formatBytes(limitBytes)}`
   return `${name} ${longSidePx} px ${FORMATS[format].word}${limit}`
 }

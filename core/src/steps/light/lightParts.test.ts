@@ -165,6 +165,16 @@ describe('evening out', () => {
     expect(evens.has('mug')).toBe(false)
   })
 
+  test('lifts the shot that is 0.7 stops darker than its two siblings, which stay', () => {
+    const { evens } = planEvenOut([
+      shot('front', 0.6, 'kettle'),
+      shot('back', 0.6, 'kettle'),
+      shot('spout', 0.6 * 2 ** -0.7, 'kettle'),
+    ])
+    const stops = (id: string): number => evens.get(id)!.ev
+    expect([stops('front'), stops('back'), stops('spout')]).toEqual([0, 0, 0.7])
+  })
+
   test('bends one variant’s shots to one middle tone, and only those', () => {
     const dark = { ...shot('a', 0.6, 'pot'), productTone: 0.3, variant: 'pot-red' }
     const light = { ...shot('b', 0.6, 'pot'), productTone: 0.36, variant: 'pot-red' }

@@ -2,6 +2,8 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
+import { KEYS, keyLabel } from '../../app/keys'
+import { Key } from '../../ui'
 import { StageCanvas } from './StageCanvas'
 
 interface Props {
@@ -14,6 +16,7 @@ interface Props {
 export const StageLine = memo(function StageLine({ pictures, stage, onStage }: Props) {
   return (
     <Flex as="nav" aria-label="Stages" align="flex-end" gap="6px">
+      <Key title={KEYS.previousStage.words}>{keyLabel('previousStage')}</Key>
       {STEPS.map(({ id, title }, i) => {
         const picture = pictures.find(({ step }) => step === id)
         const current = id === stage
@@ -39,6 +42,7 @@ export const StageLine = memo(function StageLine({ pictures, stage, onStage }: P
           </Flex>
         )
       })}
+      <Key title={KEYS.nextStage.words}>{keyLabel('nextStage')}</Key>
     </Flex>
   )
 })

@@ -64,7 +64,7 @@ export function LightingCard(props: Props) {
         ) : (
           <Flex align="center" gap="8px">
             <Attention />
-            <Text>
+            <Text minWidth="0" overflowWrap="anywhere">
               No neutral read{card ? `; a grey card was found on ${reference.fileName}` : ''}
             </Text>
           </Flex>

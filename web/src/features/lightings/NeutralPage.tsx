@@ -176,7 +176,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             onRadius={(by) => setRadiusAt((at) => Math.min(RADII.length - 1, Math.max(0, at + by)))}
           />
           <Window
-            title="This spot is coloured"
+            title="Read a coloured spot?"
             alert
             open={asked !== null}
             onClose={() => setAsked(null)}

@@ -49,7 +49,7 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
   }
   return (
     <Window
-      title={waiting?.fileName ?? 'Product data'}
+      title={waiting ? `Take in products from ${waiting.fileName}` : 'Product data'}
       open={shown !== null}
       onClose={done}
       size="lg"

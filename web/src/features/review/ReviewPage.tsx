@@ -2,6 +2,7 @@ import { Flex, Heading, Text } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
+import { KeyHints } from '../../app/KeyHints'
 import { Lost } from '../../app/Lost'
 import { useGo } from '../../app/useGo'
 import { useShootView, type ShootView } from '../../data'
@@ -64,9 +65,17 @@ function Review({ view }: { view: ShootView }) {
       ) : (
         <End view={view} model={model} />
       )}
+      {shot && <KeyHints hints={HINTS} />}
     </Flex>
   )
 }
+
+const HINTS = [
+  { keyName: 'actual', words: 'the doubtful place 1:1' },
+  { keyName: 'doubt', words: 'the next one' },
+  { keyName: 'previous', words: 'the shot before' },
+  { keyName: 'next', words: 'later' },
+] as const
 
 /** What came of it. */
 function End({ view, model }: { view: ShootView; model: ReviewModel }) {

@@ -29,10 +29,25 @@ export function ReviewSide({ view, model, shot }: Props) {
       borderColor="hairline"
     >
       <Box flex="1" overflowY="auto" padding="14px 16px">
-        <Heading as="h1" fontSize="20px" fontWeight="700" lineHeight="1.2">
+        <Heading
+          as="h1"
+          fontSize="18px"
+          fontWeight="700"
+          lineHeight="1.2"
+          lineClamp={2}
+          overflowWrap="anywhere"
+          title={shotTitle(shot, view)}
+        >
           {shotTitle(shot, view)}
         </Heading>
-        <Text fontFamily="mono" fontSize="12px" color="softInk" marginBottom="8px">
+        <Text
+          fontFamily="mono"
+          fontSize="12px"
+          color="softInk"
+          marginBottom="8px"
+          truncate
+          title={shot.fileName}
+        >
           {shot.fileName}
         </Text>
         <Close view={view} model={model} shot={shot} />

@@ -54,7 +54,7 @@ export function BriefCard({ view, model }: Props) {
           </Flex>
         ))}
       </Box>
-      <Flex gap="8px" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
+      <Flex gap="8px" wrap="wrap" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
         <Action
           paddingX="10px"
           flex="none"
@@ -67,10 +67,7 @@ export function BriefCard({ view, model }: Props) {
         <Action
           look="main"
           flex="1"
-          minWidth="0"
           paddingX="8px"
-          whiteSpace="normal"
-          lineHeight="15px"
           onClick={makeAll}
           disabled={busy || toMake === 0}
         >

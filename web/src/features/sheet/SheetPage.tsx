@@ -2,6 +2,7 @@ import { chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useDropzone } from 'react-dropzone'
 import { useEffect } from 'react'
 import { useParams, useSearchParams } from 'react-router'
+import { KeyHints } from '../../app/KeyHints'
 import { Lost } from '../../app/Lost'
 import { useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
@@ -9,7 +10,6 @@ import { giveFiles } from '../../work/intake'
 import { useProductData } from '../../work/products'
 import { BriefCard } from './BriefCard'
 import { NO_FILTER } from './filter'
-import { FirstHint } from './FirstHint'
 import { FindingsPanel } from './FindingsPanel'
 import { TileGrid } from './TileGrid'
 import { SheetHead } from './SheetHead'
@@ -89,13 +89,20 @@ function Sheet({ view }: { view: ShootView }) {
             }
           />
         )}
-        <FirstHint />
+        <KeyHints hints={HINTS} />
       </Flex>
       <BriefCard view={view} model={model} />
       {isDragActive && <LetGo name={shoot.name} />}
     </Flex>
   )
 }
+
+const HINTS = [
+  { keyName: 'next', words: 'moves' },
+  { keyName: 'toggle', words: 'selects' },
+  { keyName: 'open', words: 'opens' },
+  { keyName: 'review', words: 'reviews' },
+] as const
 
 function LetGo({ name }: { name: string }) {
   return (

@@ -1,4 +1,4 @@
-import { Flex } from '@chakra-ui/react'
+import { Grid } from '@chakra-ui/react'
 import type { LightSettings } from '@cloudbank/core/steps'
 import { Dial } from '../../controls'
 import type { ShotEditor } from '../../useShotEditor'
@@ -8,11 +8,23 @@ type NumberField = {
   [F in keyof LightSettings]: LightSettings[F] extends number ? F : never
 }[keyof LightSettings]
 
+/** Dials in a row where there is little room. */
+const NARROW = 3
+
 /** Dials of some settings of Light, side by side. */
 export function LightDials(props: { editor: ShotEditor; fields: readonly NumberField[] }) {
   const { editor, fields } = props
   return (
-    <Flex gap="14px" marginTop="2px">
+    <Grid
+      gap="2px 14px"
+      marginTop="2px"
+      css={{
+        gridTemplateColumns: `repeat(${fields.length}, minmax(0, 1fr))`,
+        '@container (max-width: 680px)': {
+          gridTemplateColumns: `repeat(${Math.min(NARROW, fields.length)}, minmax(0, 1fr))`,
+        },
+      }}
+    >
       {fields.map((field) => (
         <Dial
           key={field}
@@ -23,6 +35,6 @@ export function LightDials(props: { editor: ShotEditor; fields: readonly NumberF
           actions={editor.actions}
         />
       ))}
-    </Flex>
+    </Grid>
   )
 }

@@ -216,7 +216,9 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
             ),
         )}
       </div>
-      <LightDials editor={editor} fields={DIALS} />
+      <Box containerType="inline-size">
+        <LightDials editor={editor} fields={DIALS} />
+      </Box>
     </Box>
   )
 }

@@ -1,26 +1,28 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
-import { keyLabel, type KeyName } from '../../app/keys'
-import { Action, Key } from '../../ui'
+import { Action, Key } from '../ui'
+import { keyLabel, type KeyName } from './keys'
 
-/** Whether the hint has been put away, in this browser. */
-const useHint = create<{ readonly away: boolean }>()(
+/** Whether the hints have been put away, in this browser. */
+const useHints = create<{ readonly away: boolean }>()(
   persist((): { readonly away: boolean } => ({ away: false }), { name: 'cloudbank-hint' }),
 )
 
-const HINTS: readonly { readonly keyName: KeyName; readonly words: string }[] = [
-  { keyName: 'next', words: 'moves' },
-  { keyName: 'toggle', words: 'selects' },
-  { keyName: 'open', words: 'opens' },
-  { keyName: 'review', words: 'reviews' },
+/** What is worth knowing on every screen. */
+const EVERYWHERE: readonly KeyHint[] = [
   { keyName: 'palette', words: 'finds and does' },
   { keyName: 'help', words: 'shows all keys' },
 ]
 
-/** The keys that nobody would guess, until they are put away. */
-export function FirstHint() {
-  const away = useHint((state) => state.away)
+interface KeyHint {
+  readonly keyName: KeyName
+  readonly words: string
+}
+
+/** The keys of a screen that nobody would guess, at its foot, until they are put away. */
+export function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
+  const away = useHints((state) => state.away)
   if (away) return null
   return (
     <Flex
@@ -37,7 +39,7 @@ export function FirstHint() {
       borderColor="hairline"
     >
       <Flex flex="1" minWidth="0" gap="14px" overflow="hidden">
-        {HINTS.map(({ keyName, words }) => (
+        {[...hints, ...EVERYWHERE].map(({ keyName, words }) => (
           <Text key={keyName}>
             <Key>{keyLabel(keyName)}</Key> {words}
           </Text>
@@ -47,7 +49,7 @@ export function FirstHint() {
         look="quiet"
         fontSize="12px"
         flex="none"
-        onClick={() => useHint.setState({ away: true })}
+        onClick={() => useHints.setState({ away: true })}
       >
         Put away
       </Action>
