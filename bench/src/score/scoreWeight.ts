@@ -32,7 +32,11 @@ export async function scoreWeight(
         limitBytes: null,
       }),
     )
-    const steps = { ...SHOP_WHITE.steps, finish: { placements: [...placements, ...exact] } }
+    const { finish } = SHOP_WHITE.steps
+    const steps = {
+      ...SHOP_WHITE.steps,
+      finish: { ...finish, placements: [...placements, ...exact] },
+    }
     const { renditions } = await renderPhoto(pool, bytes, steps)
     for (const placement of placements) {
       const made = renditions.find(({ placementId }) => placementId === placement.id)

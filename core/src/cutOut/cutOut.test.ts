@@ -3,12 +3,11 @@ import exifr from 'exifr'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '../brief'
+import { densityOf, USUAL_DPI, withDensity } from '../codec'
 import { playedContext, keptFor, PAPER, RED, scene } from '../engine/scene.testing'
 import { photographSource } from '../source'
 import { srgbRaster } from '../raster'
-import { densityOf, USUAL_DPI } from './density'
 import { exportCutOut, NothingCutError, type CutOutFormat } from './exportCutOut'
-import { withPngDensity } from './pngDensity'
 import { encodeTiff } from './tiff'
 
 const codec = {
@@ -141,7 +140,7 @@ describe('a density', () => {
     const jpeg = await plain.clone().jpeg().withMetadata({ density: 240 }).toBuffer()
     expect(await densityOf(new Uint8Array(jpeg))).toBeCloseTo(240, 0)
     const png = new Uint8Array(await plain.clone().png().toBuffer())
-    expect(await densityOf(withPngDensity(png, 150))).toBeCloseTo(150, 0)
+    expect(await densityOf(withDensity(png, 'png', 150))).toBeCloseTo(150, 0)
     expect(await densityOf(new Uint8Array([1, 2, 3]))).toBe(USUAL_DPI)
   })
 })

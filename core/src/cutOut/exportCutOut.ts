@@ -1,5 +1,5 @@
 import { placementsOf, type Plan } from '../brief'
-import { tagSrgb, type Codec } from '../codec'
+import { tagSrgb, withDensity, type Codec } from '../codec'
 import {
   decideShot,
   drawLinear,
@@ -24,10 +24,8 @@ import {
 } from '../raster'
 import type { Source } from '../source'
 import { STEPS, type RenditionPlan } from '../steps'
-import { withPngDensity } from './pngDensity'
 import { encodeOpenRaster, type Layer } from './openRaster'
 import { encodeTiff } from './tiff'
-import { withWebpDensity } from './webpDensity'
 
 /** What a cut-out is saved as. */
 export const CUT_OUT_FORMATS = {
@@ -89,8 +87,9 @@ export async function exportCutOut(
     case 'png':
       return pngOf(picture, codec, dpi)
     case 'webp':
-      return withWebpDensity(
+      return withDensity(
         tagSrgb(await codec.encode(picture, 'webp', WEBP_QUALITY_PCT), 'webp'),
+        'webp',
         dpi,
       )
     case 'tiff':
@@ -135,7 +134,7 @@ export async function exportCutOut(
 const sizeOf = ({ window, size }: RenditionPlan) => ({ window, size })
 
 const pngOf = async (picture: SrgbRgba8, codec: Codec, dpi: number): Promise<Uint8Array> =>
-  withPngDensity(tagSrgb(await codec.encode(picture, 'png', 100), 'png'), dpi)
+  withDensity(tagSrgb(await codec.encode(picture, 'png', 100), 'png'), 'png', dpi)
 
 /** What lies under the product, of the product on it and the product alone (Porter & Duff 1984: over, solved). */
 function without(standing: LinearRgba, product: LinearRgba): LinearRgba {

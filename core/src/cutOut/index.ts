@@ -1,2 +1,1 @@
-export { densityOf, USUAL_DPI } from './density'
 export { CUT_OUT_FORMATS, exportCutOut, NothingCutError, type CutOutFormat } from './exportCutOut'

@@ -1,4 +1,4 @@
-import { FORMATS, tagSrgb, type Codec, type Format } from '../codec'
+import { FORMATS, tagSrgb, withDensity, type Codec, type Format } from '../codec'
 import type { Placement } from '../outlets'
 import type { SrgbRgba8 } from '../raster'
 import { searchQuality } from '../steps'
@@ -19,14 +19,14 @@ export interface EncodedFile {
  */
 export async function encodeRendition(
   picture: SrgbRgba8,
-  { format, qualityPct, leastQualityPct, limitBytes }: Placement,
+  { format, qualityPct, leastQualityPct, limitBytes, dpi }: Placement,
   codec: Codec,
   checkpoint: (stage: string) => void,
 ): Promise<EncodedFile> {
   const encode = async (quality: number): Promise<Uint8Array> => {
     const bytes = tagSrgb(await codec.encode(picture, format, quality), format)
     checkpoint('encode')
-    return bytes
+    return dpi === null ? bytes : withDensity(bytes, format, dpi)
   }
   const found = await searchQuality(encode, {
     most: qualityPct,

@@ -65,7 +65,8 @@ async function fileOf(settings: object): Promise<{ key: string; file: string }> 
   })
   const [made] = (await renderShot(source, plan, context)).renditions
   const last = codec.encoded.find(({ quality }) => quality === made!.qualityPct)!
-  const file = JSON.stringify([last.format, made!.qualityPct, [...last.picture.data]])
+  const head = [...made!.bytes.subarray(0, 24)]
+  const file = JSON.stringify([last.format, made!.qualityPct, head, [...last.picture.data]])
   return { key: renditionKey(plan, placementsOf(plan)[0]!), file }
 }
 
@@ -97,6 +98,9 @@ const shadow = (change: object) => [
 const mirror = (change: object) =>
   [{}, change].map((more) => ({ frame: { fillPct: 40 }, ground: { reflectionPct: 60, ...more } }))
 const finish = (change: object) => [{}, { finish: { placements: [place(change)] } }]
+
+const words = (change: object) =>
+  [{}, change].map((more) => ({ finish: { placements: [place()], ...more } }))
 
 /**
  * For each field a change that must show, or must not: settings before and after. Limits are set so that
@@ -170,6 +174,8 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
     frame: { enlarge: i === 1 },
     finish: { placements: [place({ longSidePx })] },
   })),
+  'finish.fileNames': words({ fileNames: '{sku}' }),
+  'finish.altTexts': words({ altTexts: '{name}' }),
   'finish.placements.id': finish({ id: 'other' }),
   'finish.placements.name': finish({ name: 'other' }),
   'finish.placements.longSidePx': finish({ longSidePx: 61 }),
@@ -179,11 +185,14 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   })),
   'finish.placements.leastQualityPct': finish({ leastQualityPct: 30 }),
   'finish.placements.limitBytes': finish({ limitBytes: 6000 }),
+  'finish.placements.dpi': finish({ dpi: 300 }),
   'finish.placements.changes': finish({ changes: { frame: { fillPct: 60 } } }),
 }
 const SHOWS_NOT = [
   'light.look.name',
   'ground.behind.name',
+  'finish.fileNames',
+  'finish.altTexts',
   'finish.placements.id',
   'finish.placements.name',
 ]

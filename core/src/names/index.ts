@@ -1,1 +1,9 @@
+export { ALT_PROBLEMS, altProblems, MOST_ALT_LETTERS, type AltProblem } from './altText'
 export { safeStem, stemOf, uniqueStems } from './fileNames'
+export {
+  expandPattern,
+  NamePattern,
+  PICTURE_WORDS,
+  variablesOf,
+  type PictureWords,
+} from './namePattern'

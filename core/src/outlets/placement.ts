@@ -12,8 +12,8 @@ export type PlacementChanges = z.infer<typeof PlacementChanges>
 
 /** One use of a picture: its size, the file that carries it, and what it asks differently. */
 export const Placement = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and dashes, at most 40'),
-  name: z.string().trim().min(1).max(60),
+  id: z.string().regex(/^[a-z0-9.-]{1,90}$/, 'small letters, digits and dashes, at most 90'),
+  name: z.string().trim().min(1).max(130),
   longSidePx: z
     .number()
     .int()
@@ -43,6 +43,14 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe('Largest file, in bytes; none where empty.'),
+  dpi: z
+    .number()
+    .int()
+    .min(1)
+    .max(2400)
+    .nullable()
+    .default(null)
+    .describe('Pixels an inch that the file says it has; nothing where empty.'),
   changes: PlacementChanges.default({}).describe(
     'What it asks in place of the brief, step by step.',
   ),

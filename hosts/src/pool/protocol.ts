@@ -5,6 +5,7 @@ import type { CutTile, RenditionFile } from '@cloudbank/core/engine'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
+import type { FinishedFile } from '@cloudbank/core/outlets'
 import type { NeutralProposal } from '@cloudbank/core/steps'
 
 /** A file's bytes; a Blob is read in the worker, so that the sender never holds them. */
@@ -83,6 +84,8 @@ export interface JobResults {
     readonly renditions: readonly (RenditionFile & {
       /** SHA-256 of the bytes, in hex. */
       readonly hash: string
+      /** What the file is, read from its bytes again. */
+      readonly finished: FinishedFile
     })[]
     readonly mattes: readonly KeyedMatte[]
     readonly findings: readonly AnyFinding[]

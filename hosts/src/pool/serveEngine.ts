@@ -1,5 +1,12 @@
-import { FileError, readCaptureFacts, readFileFacts, type Codec } from '@cloudbank/core/codec'
-import { densityOf, exportCutOut } from '@cloudbank/core/cutOut'
+import {
+  densityOf,
+  FileError,
+  readCaptureFacts,
+  readFileFacts,
+  type Codec,
+} from '@cloudbank/core/codec'
+import { readFinished } from '@cloudbank/core/outlets'
+import { exportCutOut } from '@cloudbank/core/cutOut'
 import {
   decideShot,
   drawCutTile,
@@ -88,9 +95,12 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       return { bytes: await exportCutOut(source, job.plan, context, job.format, dpi) }
     }
     const made = await renderShot(source, job.plan, context, job.only)
-    const renditions = await Promise.all(
-      made.renditions.map(async (file) => ({ ...file, hash: await sha256(file.bytes) })),
-    )
+    const renditions: JobResults['render']['renditions'][number][] = []
+    for (const file of made.renditions) {
+      const finished = await readFinished(file.bytes, await codec.decode(file.bytes))
+      onStage('check')
+      renditions.push({ ...file, hash: await sha256(file.bytes), finished })
+    }
     return { ...made, renditions }
   }
 

@@ -73,6 +73,7 @@ function Place({ shootId, isBench }: { shootId: string; isBench: boolean }) {
 const STATIONS = [
   { path: '', word: 'Sheet' },
   { path: 'lightings', word: 'Lightings' },
+  { path: 'products', word: 'Products' },
   { path: 'brief', word: 'Brief' },
   { path: 'review', word: 'Review' },
   { path: 'deliver', word: 'Deliver' },
@@ -84,6 +85,7 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   const base = `/shoots/${shootId}`
   useCommand('sheet', () => go(base))
   useCommand('lightings', () => go(`${base}/lightings`))
+  useCommand('products', () => go(`${base}/products`), !isBench)
   useCommand('brief', () => go(`${base}/brief`))
   useCommand('review', () => go(`${base}/review`), !isBench)
   useCommand('deliver', () => go(`${base}/deliver`))

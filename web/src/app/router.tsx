@@ -35,6 +35,22 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/deliver')).DeliverPage }),
       },
       {
+        path: '/shoots/:shootId/products',
+        lazy: async () => ({ Component: (await import('../features/products')).ProductsPage }),
+      },
+      {
+        path: '/shoots/:shootId/outlets/:outletId',
+        lazy: async () => ({ Component: (await import('../features/outlets')).ShootOutletPage }),
+      },
+      {
+        path: '/outlets',
+        lazy: async () => ({ Component: (await import('../features/outlets')).OutletsPage }),
+      },
+      {
+        path: '/outlets/:outletId',
+        lazy: async () => ({ Component: (await import('../features/outlets')).OwnOutletPage }),
+      },
+      {
         path: '/shoots/:shootId/shots/:shotId',
         lazy: async () => ({ Component: (await import('../features/bench')).BenchPage }),
       },

@@ -45,6 +45,7 @@ const config = defineConfig({
     // Zoomed in, the screen is scrolled rather than cut off.
     '#root': { minWidth: '1000px', minHeight: '560px' },
     html: { '--amber-rim': 'none', '&[data-sky=dusk]': { '--amber-rim': '0 0 0 1px #000000' } },
+    'input[type=checkbox]': { accentColor: 'var(--chakra-colors-ink)' },
     body: {
       background: 'sky',
       color: 'ink',

@@ -26,6 +26,8 @@ export const SCHEMAS = {
   cubes: rows.CubeRow,
   grounds: rows.GroundRow,
   cutOuts: rows.CutOutItem,
+  savedBriefs: rows.SavedBrief,
+  outlets: rows.OutletRow,
   holds: rows.Hold,
   productTables: rows.ProductTable,
 } as const satisfies Record<string, z.ZodType>
@@ -54,6 +56,8 @@ class CloudbankDatabase extends Dexie {
   declare cubes: EntityTable<rows.CubeRow, 'hash'>
   declare grounds: EntityTable<rows.GroundRow, 'hash'>
   declare cutOuts: EntityTable<rows.CutOutItem, 'id'>
+  declare savedBriefs: EntityTable<rows.SavedBrief, 'id'>
+  declare outlets: EntityTable<rows.OutletRow, 'id'>
   declare holds: EntityTable<rows.Hold, 'id'>
   declare productTables: EntityTable<rows.ProductTable, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
@@ -97,6 +101,7 @@ class CloudbankDatabase extends Dexie {
       .upgrade(upgradeTo3)
     this.version(4).stores({ files: null })
     this.version(5).stores({ grounds: 'hash', cutOuts: 'id, jobId, shootId, outcome.state' })
+    this.version(6).stores({ savedBriefs: 'id', outlets: 'id' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

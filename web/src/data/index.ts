@@ -16,6 +16,7 @@ export type {
   Rendition,
   Run,
   RunItem,
+  SavedBrief,
   SetAside,
   Shoot,
   Shot,

@@ -24,6 +24,8 @@ export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
   place: null,
   twinOf: null,
   touches: UNTOUCHED,
+  words: { file: null, alt: null },
+  going: {},
   verdict: null,
   ...change,
 })
@@ -63,6 +65,7 @@ export const renditionRow = (
     productBox: null,
     window: { x: 0, y: 0, width: 1, height: 1 },
     findings: [],
+    finished: null,
     madeAt: 0,
     ...change,
   }

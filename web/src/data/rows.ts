@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Brief, migrateBrief, Touches, touchesSchema } from '@cloudbank/core/brief'
 import { FILE_TYPES, MADE_FORMATS, type FileType, type Format } from '@cloudbank/core/codec'
 import type { AnyFinding } from '@cloudbank/core/findings'
+import { Outlet, type FinishedFile } from '@cloudbank/core/outlets'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import { STEPS, type LightSettings } from '@cloudbank/core/steps'
 import type { JobResults } from '@cloudbank/hosts/pool'
@@ -37,6 +38,10 @@ export const Shoot = z.object({
   briefId: BriefId,
   /** How file names lead to products, as `readName` has it; null until it is chosen. */
   namePattern: z.string().nullable(),
+  /** Where its pictures go: each as it was when it was chosen, changed for this shoot alone. */
+  outlets: z.array(Outlet).default([]),
+  /** Whether the placements of its brief are made, beside those of the outlets. */
+  ownFiles: z.boolean().default(true),
 })
 export type Shoot = z.infer<typeof Shoot>
 
@@ -66,6 +71,12 @@ export const Shot = z.object({
   /** File name of an earlier shot that shows nearly the same. */
   twinOf: z.string().nullable(),
   touches: Touches,
+  /** What it is called and how it is described where a person wrote that, in place of the patterns. */
+  words: z
+    .object({ file: z.string().nullable(), alt: z.string().nullable() })
+    .default({ file: null, alt: null }),
+  /** Outlets, by their ids, that it is kept from, or goes to before others of its product. */
+  going: z.record(z.string(), z.enum(['in', 'out'])).default({}),
   /** What a person made of it, and `of` which state; of those that were given before, that is not known. */
   verdict: z
     .discriminatedUnion('kind', [
@@ -285,6 +296,14 @@ export type Product = z.infer<typeof Product>
 export const BriefRow = z.object({ id: BriefId, brief: StoredBrief })
 export type BriefRow = z.infer<typeof BriefRow>
 
+/** A brief that is kept to be used again, in any shoot. */
+export const SavedBrief = z.object({ id: z.string(), brief: StoredBrief, savedAt: Time })
+export type SavedBrief = z.infer<typeof SavedBrief>
+
+/** An outlet of the person's own, to be chosen in any shoot. */
+export const OutletRow = z.object({ id: z.string(), outlet: Outlet, savedAt: Time })
+export type OutletRow = z.infer<typeof OutletRow>
+
 /** A matte of one level, by the key of what made it, so that a changed Finish never cuts again. */
 export const MatteRow = z.object({ key: z.string(), matte: z.custom<PackedMatte>() })
 export type MatteRow = z.infer<typeof MatteRow>
@@ -314,6 +333,8 @@ export const Rendition = z.object({
   productBox: Box.nullable(),
   window: Box,
   findings: z.array(FindingValue),
+  /** What the file is, read from its bytes; null of those that were made before that was done. */
+  finished: z.custom<FinishedFile>().nullable().default(null),
   madeAt: Time,
 })
 export type Rendition = z.infer<typeof Rendition>

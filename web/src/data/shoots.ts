@@ -17,6 +17,8 @@ export async function createShoot(
     createdAt: Date.now(),
     briefId: brief.id,
     namePattern: null,
+    outlets: [],
+    ownFiles: true,
   }
   await db.transaction('rw', db.shoots, db.briefs, async () => {
     await db.briefs.add(brief)

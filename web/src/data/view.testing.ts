@@ -14,6 +14,8 @@ export const shootView = (change: Partial<ShootView> = {}): ShootView => ({
     createdAt: 0,
     briefId: briefId('b'),
     namePattern: null,
+    outlets: [],
+    ownFiles: true,
   },
   briefRow: { id: briefId('b'), brief: SHOP_WHITE },
   shots: [],

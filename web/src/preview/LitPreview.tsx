@@ -7,7 +7,7 @@ import { LightCanvas } from './LightCanvas'
 import { useOpenPicture } from './useOpenPicture'
 
 interface Props {
-  readonly view: Pick<ShootView, 'briefRow' | 'lightings'>
+  readonly view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>
   readonly shot: Shot
   /** Longer side, in pixels. */
   readonly sidePx: number

@@ -1,3 +1,5 @@
 export { DueText } from './DueText'
 export { ShootName } from './ShootName'
 export { ShootWindow, type ShootDetails } from './ShootWindow'
+export { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from './keptBriefs'
+export { useBriefChoices } from './useBriefChoices'

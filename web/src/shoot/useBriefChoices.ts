@@ -15,7 +15,7 @@ const STARTING: readonly BriefChoice[] = STARTING_BRIEFS.map((brief) => ({
 /** Briefs of the latest shoots that are offered. */
 const LATEST = 5
 
-/** The briefs of the latest shoots, the last one used first, and the ones that come with the app. */
+/** The briefs that were saved, those of the latest shoots, and the ones that come with the app. */
 export function useBriefChoices(): readonly BriefChoice[] {
   return (
     useLiveQuery(async () => {
@@ -27,7 +27,9 @@ export function useBriefChoices(): readonly BriefChoice[] {
         const starting = STARTING.find(({ brief }) => isSame(brief, row.brief))
         return [starting ?? { words: `${row.brief.name}, as in ${name}`, brief: row.brief }]
       })
-      const all = [...used, ...STARTING]
+      const kept = checkRows('savedBriefs', await database.table('savedBriefs').toArray()).rows
+      const saved = kept.map(({ brief }): BriefChoice => ({ words: brief.name, brief }))
+      const all = [...saved, ...used, ...STARTING]
       return all.filter(
         (choice, i) => all.findIndex(({ brief }) => isSame(brief, choice.brief)) === i,
       )

@@ -1,6 +1,6 @@
 import type { AnyFinding, Surroundings } from '@cloudbank/core/findings'
 import type { Rgb } from '@cloudbank/core/raster'
-import { examinePhotograph, placementSize, planEvenOut, wordsOf } from '@cloudbank/core/steps'
+import { examinePhotograph, planEvenOut, wordsOf } from '@cloudbank/core/steps'
 import type { Lighting, Rendition, ShootView, Shot } from '../data'
 import { groupBy } from './groupBy'
 import { evenInputs } from './lightings/evenInputs'
@@ -61,9 +61,9 @@ const figuresOf = (finding: AnyFinding): string => wordsOf(finding).figures?.(fi
 
 function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
   const evs = evsAgainstSiblings(view)
-  const { brief } = view.briefRow
-  const { ratio } = brief.steps.frame
-  const { neutral } = brief.steps.light
+  const recipe = recipeOf(view)
+  const { ratio } = recipe.steps.frame
+  const { neutral } = recipe.steps.light
   const fixedGains: Rgb | null =
     neutral.from === 'gains' ? [neutral.red, neutral.green, neutral.blue] : null
   const largest = largestOf(view)
@@ -74,7 +74,7 @@ function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
       const { width, height, bytes, type } = shot
       const lighting = lightingOf(shot, view.lightings)
       const evAgainstSiblings = evs.get(shot.id) ?? null
-      const found = ofPhotograph(shot, [result, lighting, brief, evAgainstSiblings], () =>
+      const found = ofPhotograph(shot, [result, lighting, recipe.steps, evAgainstSiblings], () =>
         examinePhotograph(
           { facts: { width, height, bytes, type }, measures: result.measures },
           {
@@ -94,15 +94,15 @@ function findAll(view: ShootView): Map<string, readonly AnyFinding[]> {
 }
 
 /** The brief's largest placement, and how long a product is in it. */
-function largestOf({ briefRow }: ShootView): Surroundings['largest'] {
-  const { frame, finish } = briefRow.brief.steps
+function largestOf(view: ShootView): Surroundings['largest'] {
+  const { frame, finish } = recipeOf(view).steps
   const [largest] = finish.placements
-    .map((placement) => ({ placement, size: placementSize(placement, frame) }))
-    .sort((a, b) => b.size.width - a.size.width)
-  if (!largest) return null
-  const { width, height } = largest.size
-  const productPx = Math.round((frame.fillPct / 100) * Math.max(width, height))
-  return { name: largest.placement.name, productPx }
+    .map((placement) => {
+      const fillPct = (placement.changes.frame?.fillPct ?? frame.fillPct) as number // of its schema
+      return { name: placement.name, productPx: Math.round((fillPct / 100) * placement.longSidePx) }
+    })
+    .sort((a, b) => b.productPx - a.productPx)
+  return largest ?? null
 }
 
 /** How much brighter each shot is than its lighting's others on the same backdrop, in stops. */

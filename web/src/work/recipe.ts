@@ -7,25 +7,65 @@ import {
   type Plan,
   type Touches,
 } from '@cloudbank/core/brief'
-import type { Placement } from '@cloudbank/core/outlets'
+import { placesOf, type Placement } from '@cloudbank/core/outlets'
 import { lightingTouch } from '@cloudbank/core/steps'
-import { slotOf, type BriefId, type Lighting, type ShootView, type Shot } from '../data'
+import {
+  slotOf,
+  type BriefId,
+  type BriefRow,
+  type Lighting,
+  type Shoot,
+  type ShootView,
+  type Shot,
+} from '../data'
 
 /** What makes shots into renditions, apart from each shot's own touches. */
 export interface Recipe {
   readonly briefId: BriefId
+  /** The brief's, with the placements of the outlets that the shoot goes to. */
   readonly steps: BriefSteps
+  /** The brief's alone: what pictures look like, wherever they go. */
+  readonly look: BriefSteps
   readonly lightings: ReadonlyMap<string, Lighting>
 }
 
 /** What a shoot's shots are made by. */
 export const recipeOf = ({
+  shoot,
   briefRow,
   lightings,
-}: Pick<ShootView, 'briefRow' | 'lightings'>): Recipe => ({
+}: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>): Recipe => ({
   briefId: briefRow.id,
-  steps: briefRow.brief.steps,
+  steps: stepsFor(briefRow.brief.steps, shoot),
+  look: briefRow.brief.steps,
   lightings,
+})
+
+type Going = Pick<Shoot, 'outlets' | 'ownFiles'>
+
+const withOutlets = new WeakMap<BriefSteps, WeakMap<Going['outlets'], Map<boolean, BriefSteps>>>()
+
+/** The settings of a brief with the placements that a shoot goes to; the same object for the same. */
+export function stepsFor(steps: BriefSteps, { outlets, ownFiles }: Going): BriefSteps {
+  if (outlets.length === 0) return steps
+  const ofSteps =
+    withOutlets.get(steps) ?? new WeakMap<Going['outlets'], Map<boolean, BriefSteps>>()
+  withOutlets.set(steps, ofSteps)
+  const ofOutlets = ofSteps.get(outlets) ?? new Map<boolean, BriefSteps>()
+  ofSteps.set(outlets, ofOutlets)
+  const placements = [
+    ...(ownFiles ? steps.finish.placements : []),
+    ...placesOf(outlets).map(({ planned }) => planned),
+  ]
+  const made = ofOutlets.get(ownFiles) ?? { ...steps, finish: { ...steps.finish, placements } }
+  ofOutlets.set(ownFiles, made)
+  return made
+}
+
+/** A shoot's brief as a run takes it: with the placements of its outlets. */
+export const goingBrief = ({ id, brief }: BriefRow, shoot: Going): BriefRow => ({
+  id,
+  brief: { ...brief, steps: stepsFor(brief.steps, shoot) },
 })
 
 /** The lighting that a shot is in. */

@@ -19,6 +19,14 @@ export const finish = defineStep({
       title: 'Placements',
       controls: [{ kind: 'own', field: 'placements', label: 'Placements' }],
     },
+    {
+      id: 'words',
+      title: 'Names and descriptions',
+      controls: [
+        { kind: 'own', field: 'fileNames', label: 'File names' },
+        { kind: 'own', field: 'altTexts', label: 'Descriptions' },
+      ],
+    },
   ],
   findings: FINISH_FINDINGS,
   describe: ({ placements }) => placements.map(describePlacement).join('\n'),
@@ -26,11 +34,11 @@ export const finish = defineStep({
   check: checkWeight,
   // Of all placements only its own makes a rendition what it is; what it changes shows in other steps.
   keyPart: (_settings, { name: _name, id: _id, changes: _changes, ...file }) => {
-    const { format, qualityPct, leastQualityPct, limitBytes, longSidePx } = file
+    const { format, qualityPct, leastQualityPct, limitBytes, longSidePx, dpi } = file
     const quality = FORMATS[format].hasQuality
       ? { qualityPct, ...(limitBytes === null ? {} : { leastQualityPct, limitBytes }) }
       : {}
-    return { longSidePx, format, ...quality }
+    return { longSidePx, format, ...quality, ...(dpi === null ? {} : { dpi }) }
   },
 })
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { NamePattern } from '../../names'
 import { Placement } from '../../outlets'
 
 /** Which files are made of each shot. */
@@ -6,7 +7,7 @@ export const FinishSettings = z.strictObject({
   placements: z
     .array(Placement)
     .min(1, 'at least one placement')
-    .max(20)
+    .max(100)
     .refine(
       (placements) => new Set(placements.map(({ id }) => id)).size === placements.length,
       'each placement needs an id of its own',
@@ -18,5 +19,11 @@ export const FinishSettings = z.strictObject({
       ].map((placement) => Placement.parse(placement)),
     )
     .describe('The files that are made of each shot.'),
+  fileNames: NamePattern.default('{sku}-{angle}').describe(
+    'How files are named, with columns of the product data in braces; without any of them, like the photograph.',
+  ),
+  altTexts: NamePattern.default('{name}, {colour}, {angle}').describe(
+    'How pictures are described to those who cannot see them, with columns of the product data in braces.',
+  ),
 })
 export type FinishSettings = z.infer<typeof FinishSettings>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 
-const Side = z.number().int().min(1).max(100)
+const Side = z.number().int().min(1).max(2000)
 
 /** How the product sits in the picture. */
 export const FrameSettings = z.strictObject({

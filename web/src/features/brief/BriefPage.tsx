@@ -1,17 +1,18 @@
 import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
-import { STARTING_BRIEFS } from '@cloudbank/core/brief'
 import { STEPS } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
-import { useShootView, type ShootView } from '../../data'
+import { isSame, useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { wordsToFind } from '../../settings'
 import { Action } from '../../ui'
-import { recipeOf } from '../../work/recipe'
+import { goingBrief, recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
 import { countStale, makeWords } from '../../work/stale'
-import { ChoiceSetting } from './fields'
+import { ChoiceSetting } from '../../ui/fields'
+import { useBriefChoices } from '../../shoot'
+import { KeepPart } from './KeepPart'
 import { StepPanel } from './StepPanel'
 import { useBriefEditor } from './useBriefEditor'
 
@@ -33,8 +34,11 @@ function BriefSettings({ view }: { view: ShootView }) {
     if (found !== null) setFilter(found)
   }, [found])
   const busy = useRun() !== null
-  const recipe = { ...recipeOf(view), steps: editor.brief.steps }
+  const going = goingBrief({ ...briefRow, brief: editor.brief }, shoot)
+  const recipe = { ...recipeOf(view), steps: going.brief.steps, look: editor.brief.steps }
   const toMake = countStale(shots, recipe, renditions)
+  const choices = useBriefChoices()
+  const chosen = choices.findIndex(({ brief }) => isSame(brief, editor.brief))
   const wanted = filter.trim().toLowerCase()
   const shown = STEPS.filter(({ id }) => wordsToFind(id).includes(wanted))
   return (
@@ -59,13 +63,13 @@ function BriefSettings({ view }: { view: ShootView }) {
                 startRun(
                   shoot.id,
                   shots.map(({ id }) => id),
-                  { ...briefRow, brief: editor.brief },
+                  going,
                 ),
                 'The run could not begin',
               )
             }
           >
-            {makeWords(toMake, shots.length * editor.brief.steps.finish.placements.length)}
+            {makeWords(toMake, shots.length * recipe.steps.finish.placements.length)}
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="14px">
@@ -74,14 +78,18 @@ function BriefSettings({ view }: { view: ShootView }) {
         </Text>
         {wanted === '' && (
           <Box marginBottom="26px">
+            <KeepPart editor={editor} />
             <ChoiceSetting
               label="Start from"
               hint="Puts every setting below as one of these briefs has it. Undo brings yours back."
-              value={editor.brief.name}
-              options={startingOptions(editor.brief.name)}
-              commit={(name) => {
-                const chosen = STARTING_BRIEFS.find((brief) => brief.name === name)
-                if (chosen) editor.replace(chosen)
+              value={chosen === -1 ? 'own' : String(chosen)}
+              options={[
+                ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
+                ...choices.map(({ words }, i) => ({ value: String(i), words })),
+              ]}
+              commit={(i) => {
+                const choice = choices[Number(i)]
+                if (choice) editor.replace(choice.brief)
               }}
             />
           </Box>
@@ -98,15 +106,6 @@ function BriefSettings({ view }: { view: ShootView }) {
       </Box>
     </Box>
   )
-}
-
-/** The starting briefs, and the present one where it has a name of its own. */
-function startingOptions(name: string) {
-  const names = STARTING_BRIEFS.map((brief) => brief.name)
-  return [...(names.includes(name) ? [] : [name]), ...names].map((value) => ({
-    value,
-    words: value,
-  }))
 }
 
 function NameField({ name, rename }: { name: string; rename: (name: string) => void }) {

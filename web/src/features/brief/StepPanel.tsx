@@ -7,7 +7,7 @@ import {
   type FieldOf,
   type NumberControl,
 } from '../../settings'
-import { ChoiceSetting, NumberSetting, SwitchSetting } from './fields'
+import { ChoiceSetting, NumberSetting, SwitchSetting } from '../../ui/fields'
 import { OWN_SETTINGS } from './own'
 import type { BriefEditor } from './useBriefEditor'
 

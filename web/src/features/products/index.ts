@@ -1,1 +1,2 @@
 export { ProductDataWindow } from './ProductDataWindow'
+export { ProductsPage } from './ProductsPage'

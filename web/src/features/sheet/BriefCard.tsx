@@ -4,6 +4,7 @@ import { describeBrief } from '@cloudbank/core/brief'
 import { countOf } from '@cloudbank/core/words'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
+import { recipeOf } from '../../work/recipe'
 import { makeWords } from '../../work/stale'
 import { BriefPictures } from './BriefPictures'
 import { ShotsPart } from './ShotsPart'
@@ -18,7 +19,7 @@ interface Props {
 export function BriefCard({ view, model }: Props) {
   const { selected, toMake, tryShots, toTry, busy, makeAll, tryThem } = model
   const { brief } = view.briefRow
-  const total = model.left.length * brief.steps.finish.placements.length
+  const total = model.left.length * recipeOf(view).steps.finish.placements.length
   const isAll = model.left.length === view.shots.length
   return (
     <Flex
@@ -45,7 +46,7 @@ export function BriefCard({ view, model }: Props) {
           For every shot
         </Text>
         {selected.length === 0 && <BriefPictures view={view} model={model} />}
-        {describeBrief(brief).map(({ id, title, words }) => (
+        {describeBrief(recipeOf(view)).map(({ id, title, words }) => (
           <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
             <Text width="52px" flex="none" fontWeight="650" fontSize="12px" lineHeight="18px">
               {title}

@@ -1,5 +1,6 @@
 import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
+import { Link } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
 import type { ShootView } from '../../data'
@@ -86,6 +87,15 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
       </Flex>
       <FilterWords view={view} filter={filter} left={order.length} onChange={setFilter} />
       {lens === 'cut' && <CuttingLine />}
+      {lens === 'rules' && view.shoot.outlets.length === 0 && (
+        <Text paddingX="16px" paddingBottom="4px" color="softInk">
+          This shoot goes to no outlet yet; choose some on{' '}
+          <Link to={`/shoots/${view.shoot.id}/deliver`}>
+            <u>Deliver</u>
+          </Link>
+          .
+        </Text>
+      )}
     </>
   )
 }

@@ -79,6 +79,7 @@ function Sheet({ view }: { view: ShootView }) {
             order={model.order}
             original={model.original}
             readings={model.readings}
+            outlets={model.outlets}
             onOpen={model.open}
             onLaid={model.onLaid}
             onAssign={(id, sku) =>

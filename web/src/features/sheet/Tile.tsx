@@ -4,6 +4,7 @@ import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
+import type { OutletVerdict } from '../../work/delivery'
 import { verdictWords } from '../../work/verdicts'
 import type { LightReading } from '../../work/lightings'
 import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
@@ -12,6 +13,7 @@ import { FrameMarks } from './FrameMarks'
 import { fill01 } from '../../work/frameReading'
 import { Hem } from './Hem'
 import type { LensId } from './lens'
+import { RuleMarks } from './RuleMarks'
 import './tile.css'
 
 /** From this size on there is room for the weight beside the angle, in pixels. */
@@ -25,6 +27,8 @@ export interface TileProps {
   readonly view: ShootView
   /** How it stands against its lighting's neutral, for the Light lens. */
   readonly reading: LightReading | undefined
+  /** How it stands with the outlets, for the Rules lens. */
+  readonly outlets: readonly OutletVerdict[] | undefined
   /** What wants a look, in words; nothing where nothing does. */
   readonly why: string
   readonly segments: readonly HemSegment[]
@@ -89,6 +93,7 @@ export const Tile = memo(function Tile(props: TileProps) {
         {shot.verdict && (
           <i className="tile-verdict" title={verdictWords(shot.verdict)} aria-hidden />
         )}
+        {lens === 'rules' && props.outlets && <RuleMarks verdicts={props.outlets} px={px} />}
         {lens === 'frame' && rendition && !asOriginal && (
           <FrameMarks rendition={rendition} frame={props.frame} />
         )}
@@ -142,6 +147,7 @@ function cutReading(cut: ShownCut | undefined): string {
 function reading({ shot, rendition, lens, reading: light }: TileProps): string {
   if (shot.failure) return 'failed'
   if (lens === 'light') return light ? describeReading(light) : ''
+  if (lens === 'rules') return ''
   if (lens === 'photo') return formatBytes(rendition?.bytes ?? shot.bytes)
   if (!rendition) return ''
   const fill = fill01(rendition)

@@ -7,6 +7,7 @@ import type { ShotGroup } from '../../work/products'
 import { GroupHead } from './GroupHead'
 import { planRows, rowOf, type Block, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
+import type { OutletVerdict } from '../../work/delivery'
 import { SheetTile } from './SheetTile'
 import { TileTip } from './TileTip'
 import { furnitureOf } from './tileSizes'
@@ -22,6 +23,7 @@ interface Props {
   readonly order: readonly string[]
   readonly original: boolean
   readonly readings: ReadonlyMap<string, LightReading>
+  readonly outlets: ReadonlyMap<string, readonly OutletVerdict[]>
   readonly onOpen: (id: string) => void
   /** Told how the tiles lie, for the keys that go from row to row. */
   readonly onLaid: (rows: readonly SheetRow[], metrics: Metrics) => void
@@ -31,7 +33,7 @@ interface Props {
 
 /** The tiles, in rows along which groups flow, of which only those on the screen exist. */
 export function TileGrid(props: Props) {
-  const { view, groups, order, original, readings, onOpen, onLaid, onAssign } = props
+  const { view, groups, order, original, readings, outlets, onOpen, onLaid, onAssign } = props
   const scroller = useRef<HTMLDivElement>(null)
   const width = useWidth(scroller)
   const { tilePx, lens, selection, focus, pick } = useSheet()
@@ -79,6 +81,7 @@ export function TileGrid(props: Props) {
       captioned={furniture.captioned}
       hemmed={furniture.hemmed}
       reading={readings.get(shot.id)}
+      outlets={outlets.get(shot.id)}
       selected={selection.ids.has(shot.id)}
       focused={focus === shot.id}
       original={original}

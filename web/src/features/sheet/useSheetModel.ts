@@ -10,17 +10,19 @@ import { evenOut, groupByLighting, lightReadings, type LightReading } from '../.
 import { saveCutOuts } from '../../work/cutOuts'
 import { useCutting, useCutTiles, worstFirst } from '../../work/cutTiles'
 import { assignProduct, groupByProduct, inSheetOrder, type ShotGroup } from '../../work/products'
-import { recipeOf } from '../../work/recipe'
+import { goingBrief, recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
 import { countStale, stalePlacements } from '../../work/stale'
 import { inOrder, matching, ORDERS, type Filter, type OrderId } from './filter'
 import { countFindings } from './findingCounts'
 import { besideRow, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
+import { outletVerdicts, type OutletVerdict } from '../../work/delivery'
 import { useArrows } from './useArrows'
 
 /** Shots that a brief is tried on first. */
 const TRY_ON = 3
+const NO_VERDICTS: ReadonlyMap<string, readonly OutletVerdict[]> = new Map()
 const NO_READINGS: ReadonlyMap<string, LightReading> = new Map()
 
 /** What the sheet shows of a shoot, and what can be done there. */
@@ -34,6 +36,10 @@ export function useSheetModel(view: ShootView) {
   const original = useHeld('original')
   const readings = useMemo(
     () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
+    [lens, view],
+  )
+  const outlets = useMemo(
+    () => (lens === 'rules' ? outletVerdicts(view) : NO_VERDICTS),
     [lens, view],
   )
   useCutting(
@@ -71,7 +77,7 @@ export function useSheetModel(view: ShootView) {
       startRun(
         shoot.id,
         stale.map(({ id }) => id),
-        briefRow,
+        goingBrief(briefRow, shoot),
       ),
       'The run could not be started',
     )
@@ -116,6 +122,7 @@ export function useSheetModel(view: ShootView) {
   useCommand('lensLight', () => setLens('light'))
   useCommand('lensFrame', () => setLens('frame'))
   useCommand('lensCut', () => setLens('cut'))
+  useCommand('lensRules', () => setLens('rules'))
   useCommand('next', () => step(1))
   useCommand('previous', () => step(-1))
   useCommand('open', () => focus && open(focus), focus !== null)
@@ -139,6 +146,7 @@ export function useSheetModel(view: ShootView) {
     groups,
     order,
     readings,
+    outlets,
     original,
     counts,
     failed: shots.filter(({ failure }) => failure !== null),

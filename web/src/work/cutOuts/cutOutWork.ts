@@ -49,5 +49,6 @@ async function recipeFor(shot: Shot, db: Database): Promise<Recipe> {
   if (!row) throw new Error('the shoot has no brief any more')
   const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
   const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
-  return { briefId: row.id, steps: row.brief.steps, lightings }
+  const { steps } = row.brief
+  return { briefId: row.id, steps, look: steps, lightings }
 }

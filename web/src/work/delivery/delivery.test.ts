@@ -1,75 +1,214 @@
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
-import { expect, test } from 'vitest'
-import { openDatabase } from '../../data'
+import { describe, expect, test } from 'vitest'
+import type { Outlet } from '@cloudbank/core/outlets'
+import { READY_OUTLETS, type FinishedFile } from '@cloudbank/core/outlets'
+import { openDatabase, type Product, type Rendition, type Shot, type ShootView } from '../../data'
 import { fileHash } from '../../data/ids.testing'
 import { renditionRow, shotRow } from '../../data/rows.testing'
-import { shootView } from '../../data/view.testing'
+import { bySlots, shootView } from '../../data/view.testing'
+import { keyOf, recipeOf } from '../recipe'
+import { chooseFor } from './chooseFor'
+import { manifestOf, manifestTable } from './manifest'
 import { packDelivery } from './packDelivery'
-import { manifestOf, planDelivery } from './planDelivery'
+import { planDelivery, readyOf } from './planDelivery'
+import { webPageOf } from './webPage'
 
-const shots = [
-  shotRow('a', { fileName: 'front.jpg' }),
-  shotRow('b', { fileName: 'Front.png' }),
-  shotRow('c', { fileName: 'what/is: this?.jpg' }),
-  shotRow('d', { fileName: 'con.jpg' }),
-]
-const renditions = [
-  renditionRow('a', 'page'),
-  renditionRow('b', 'page'),
-  renditionRow('b', 'card', { format: 'webp' }),
-  renditionRow('c', 'page'),
-  renditionRow('d', 'page'),
-]
-const files = planDelivery(shots, renditions)
-const { shoot } = shootView()
+/** A shoot with these shots, each of whose placements is made and up to date. */
+function viewOf(shots: readonly Shot[], change: Partial<ShootView> = {}): ShootView {
+  const view = shootView({ shots, ...change })
+  const recipe = recipeOf(view)
+  const rows = shots.flatMap((shot) =>
+    recipe.steps.finish.placements.map((placement): Rendition => {
+      const { id, format, longSidePx } = placement
+      const key = keyOf(shot, recipe, placement)
+      const side = { width: longSidePx, height: longSidePx }
+      return renditionRow(shot.id, id, { key, format, ...side, finished: finished(longSidePx) })
+    }),
+  )
+  return { ...view, renditions: bySlots(rows) }
+}
 
-test('every file has a name of its own, whatever the photographs are called', () => {
-  expect(files.map(({ path }) => path)).toEqual([
-    'page/front.jpg',
-    'page/Front-2.jpg',
-    'card/Front-2.webp',
-    'page/what_is_ this_.jpg',
-    'page/_con.jpg',
-  ])
+const finished = (side: number): FinishedFile => ({
+  type: 'jpeg',
+  width: side,
+  height: side,
+  bytes: 100,
+  border: { colour: '#FFFFFF', spread: 0, clear01: 0 },
+  product: { x: 0.075, y: 0.2, width: 0.85, height: 0.6 },
+  hasProfile: true,
+  dpi: 72,
 })
 
-test('the manifest ties each file to its photograph', () => {
-  expect(manifestOf(shoot, files)).toMatchObject({
-    shoot: 'Lakeside',
-    files: [
-      {
-        path: 'page/front.jpg',
-        photograph: 'front.jpg',
-        originalSha256: 'a',
-        placement: 'page',
-        bytes: 100,
-      },
-      {},
-      {},
-      {},
-      {},
-    ],
+const mug = {
+  sku: 'M-1',
+  name: 'Mug, "tin"',
+  brand: '',
+  type: 'mug',
+  variant: 'ochre',
+  colour: 'ochre',
+  barcode: '',
+  price: '',
+  more: { Material: 'tin' },
+} as unknown as Product // its ids do not matter here
+
+const mugs = ['front', 'top', 'back'].map((angle, order) =>
+  shotRow(angle, { sku: 'M-1', angle, order, fileName: `DSC_${order}.jpg` }),
+)
+const products = new Map([['M-1', mug]])
+const withOutlets = (...outlets: Outlet[]): Partial<ShootView> => ({
+  products,
+  shoot: { ...shootView().shoot, outlets, ownFiles: false },
+})
+const [shop, bazaar] = READY_OUTLETS as readonly [Outlet, Outlet]
+
+describe('the files of a delivery', () => {
+  test('without a product are named like their photographs, each in a folder by the placement’s name', () => {
+    const shots = ['front.jpg', 'Front.png', 'what/is: this?.jpg', 'con.jpg'].map(
+      (fileName, order) => shotRow(`s${order}`, { fileName, order }),
+    )
+    const paths = planDelivery(viewOf(shots)).going.map(({ path }) => path)
+    expect(paths.filter((path) => path.startsWith('page/'))).toEqual([
+      'page/front.jpg',
+      'page/Front-2.jpg',
+      'page/what_is_ this_.jpg',
+      'page/_con.jpg',
+    ])
+  })
+
+  test('with a product are named and described by the patterns of brief and outlet', () => {
+    const own = { ...bazaar, fileNames: '{material}-{sku}-{number}', altTexts: '{name} ({angle})' }
+    const { going } = planDelivery(viewOf(mugs, withOutlets(own)))
+    expect(going.map(({ path, altText }) => [path, altText])).toEqual([
+      ['Pinfold Bazaar/tin-M-1-1.jpg', 'Mug, "tin" (front)'],
+      ['Pinfold Bazaar/tin-M-1-2.jpg', 'Mug, "tin" (top)'],
+      ['Pinfold Bazaar/tin-M-1-3.jpg', 'Mug, "tin" (back)'],
+    ])
+    const brief = planDelivery(viewOf(mugs, { products })).going[0]!
+    expect([brief.path, brief.altText]).toEqual(['page/M-1-front.jpg', 'Mug, "tin", ochre, front'])
+  })
+
+  test('of an outlet with several placements lie in a folder each', () => {
+    const { destinations } = planDelivery(viewOf(mugs, withOutlets(shop)))
+    expect(destinations.map(({ folder }) => folder)).toEqual(
+      ['card', 'page', 'zoom', 'thumbnail'].map((name) => `Ottermere Shop/${name}`),
+    )
+  })
+
+  test('keep what a person wrote, whatever the pattern', () => {
+    const [first, ...rest] = mugs as [Shot, ...Shot[]]
+    const written = { ...first, words: { file: 'hero shot', alt: 'The mug' } }
+    const { going } = planDelivery(viewOf([written, ...rest], withOutlets(bazaar)))
+    expect([going[0]!.path, going[0]!.altText]).toEqual(['Pinfold Bazaar/hero shot.jpg', 'The mug'])
+  })
+
+  test('break the rules that they break', () => {
+    const small = { ...bazaar, placements: [{ ...bazaar.placements[0]!, longSidePx: 1200 }] }
+    const { going } = planDelivery(viewOf(mugs, withOutlets(small)))
+    expect(going[0]!.broken).toEqual([
+      { rule: 'too-few-pixels', value: '1200 × 1200 px', limit: 'at least 1600 px' },
+    ])
+    expect(planDelivery(viewOf(mugs, withOutlets(bazaar))).going[0]!.broken).toEqual([])
+  })
+
+  test('that are out of date or missing do not leave', () => {
+    const view = viewOf(mugs, { products })
+    const [[slot, row], ...others] = [...view.renditions] as [[string, Rendition]]
+    const renditions = new Map([[slot, { ...row, key: 'another' }], ...others.slice(1)])
+    const states = planDelivery({ ...view, renditions }).going.map(({ state }) => state)
+    expect(states.filter((state) => state === 'ready')).toHaveLength(4)
+    expect(states).toContain('out-of-date')
+    expect(states).toContain('missing')
   })
 })
 
-test('the zip holds the manifest and every file as it was made', async () => {
-  const db = openDatabase(`test-${crypto.randomUUID()}`)
-  for (const { fileHash: hash } of renditions)
-    await db.contents.put({ hash, blob: new Blob([`bytes of ${hash}`]) })
-  let packed = 0
-  const zip = await packDelivery(shoot, files, () => packed++, undefined, db)
-  const entries = unzipSync(new Uint8Array(await zip.arrayBuffer()))
-  expect(Object.keys(entries)).toEqual(['manifest.json', ...files.map(({ path }) => path)])
-  for (const { path, rendition } of files)
-    expect(new TextDecoder().decode(entries[path])).toBe(`bytes of ${rendition.fileHash}`)
-  expect(JSON.parse(new TextDecoder().decode(entries['manifest.json']))).toEqual(
-    JSON.parse(JSON.stringify(manifestOf(shoot, files))),
-  )
-  expect(packed).toBe(files.length)
-  await db.contents.delete(fileHash(renditions[0]!.fileHash))
-  await expect(packDelivery(shoot, files, () => undefined, undefined, db)).rejects.toThrow(
-    /page\/front\.jpg is missing/,
-  )
-  await db.delete()
+describe('above an outlet’s count', () => {
+  const two = { ...bazaar, rules: { ...bazaar.rules, mostPictures: 2 } }
+  const names = (shots: readonly Shot[]): string[] => shots.map(({ angle }) => angle ?? '')
+
+  test('the last of a product are set aside, and what has no product goes', () => {
+    const loose = shotRow('loose')
+    const { going, aside } = chooseFor(two, [...mugs, loose])
+    expect(names(going)).toEqual(['front', 'top', ''])
+    expect(names(aside)).toEqual(['back'])
+  })
+
+  test('one that is put in takes the place of the last, and one that is kept makes room', () => {
+    const [front, top, back] = mugs as [Shot, Shot, Shot]
+    const id = two.id
+    expect(names(chooseFor(two, [front, top, { ...back, going: { [id]: 'in' } }]).going)).toEqual([
+      'front',
+      'back',
+    ])
+    expect(names(chooseFor(two, [{ ...front, going: { [id]: 'out' } }, top, back]).going)).toEqual([
+      'top',
+      'back',
+    ])
+  })
+})
+
+describe('what goes with the files', () => {
+  const view = viewOf(mugs.slice(0, 1), withOutlets(shop))
+  const files = readyOf(planDelivery(view))
+
+  test('the manifest ties each file to its photograph, its outlet and its words', () => {
+    expect(manifestOf(view.shoot, files)).toMatchObject({
+      shoot: 'Lakeside',
+      files: [
+        {
+          path: 'Ottermere Shop/card/M-1-front.jpg',
+          outlet: 'Ottermere Shop',
+          photograph: 'DSC_0.jpg',
+          alt: 'Mug, "tin", ochre, front',
+          width: 600,
+          broken: [],
+        },
+        {},
+        {},
+        {},
+      ],
+    })
+  })
+
+  test('the table quotes what needs it, and nothing in it is a formula', () => {
+    const formula = files.map((file) => ({ ...file, altText: '=1+1' }))
+    expect(manifestTable(formula).split('\r\n')[1]).toContain("'=1+1")
+    expect(manifestTable(files)).toContain('"Mug, ""tin"", ochre, front"')
+  })
+
+  test('the page lists all sizes of a picture at one place, safe to copy', () => {
+    const page = webPageOf('A & B', files)
+    expect(page.match(/<picture>/g)).toHaveLength(1)
+    expect(page).toContain(
+      'srcset="Ottermere%20Shop/thumbnail/M-1-front.jpg 180w, Ottermere%20Shop/card/M-1-front.jpg 600w, Ottermere%20Shop/page/M-1-front.jpg 1200w, Ottermere%20Shop/zoom/M-1-front.jpg 2000w"',
+    )
+    expect(page).toContain('width="2000" height="2000" alt="Mug, &quot;tin&quot;, ochre, front"')
+    expect(page).toContain('<h1>A &amp; B</h1>')
+  })
+
+  test('the zip holds them and every file as it was made; a missing one is named', async () => {
+    const db = openDatabase(`test-${crypto.randomUUID()}`)
+    for (const { rendition } of files) {
+      const hash = rendition.fileHash
+      await db.contents.put({ hash, blob: new Blob([`bytes of ${hash}`]) })
+    }
+    let packed = 0
+    const onFile = (): void => void packed++
+    const zip = await packDelivery(view.shoot, files, { onFile }, db)
+    const entries = unzipSync(new Uint8Array(await zip!.arrayBuffer()))
+    expect(Object.keys(entries)).toEqual([
+      'manifest.json',
+      'manifest.csv',
+      'pictures.html',
+      ...files.map(({ path }) => path),
+    ])
+    for (const { path, rendition } of files)
+      expect(new TextDecoder().decode(entries[path])).toBe(`bytes of ${rendition.fileHash}`)
+    expect(packed).toBe(files.length)
+    await db.contents.delete(fileHash(files[0]!.rendition.fileHash))
+    await expect(packDelivery(view.shoot, files, { onFile }, db)).rejects.toThrow(
+      /card\/M-1-front\.jpg is missing/,
+    )
+    await db.delete()
+  })
 })

@@ -1,3 +1,13 @@
+export { chooseFor } from './chooseFor'
 export { download } from './download'
+export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
 export { packDelivery } from './packDelivery'
-export { planDelivery, type DeliveryFile } from './planDelivery'
+export {
+  destinationsOf,
+  planDelivery,
+  readyOf,
+  type DeliveryFile,
+  type DeliveryPlan,
+  type Destination,
+  type Going,
+} from './planDelivery'

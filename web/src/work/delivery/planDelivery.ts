@@ -1,53 +1,153 @@
 import { FORMATS } from '@cloudbank/core/codec'
-import { stemOf, uniqueStems } from '@cloudbank/core/names'
-import { wordsOf } from '@cloudbank/core/steps'
-import type { Rendition, Shoot, Shot } from '../../data'
-import { groupBy } from '../groupBy'
+import { expandPattern, safeStem, stemOf, uniqueStems } from '@cloudbank/core/names'
+import {
+  checkFile,
+  placesOf,
+  type BrokenRule,
+  type Outlet,
+  type Placement,
+} from '@cloudbank/core/outlets'
+import type { Rendition, ShootView, Shot } from '../../data'
+import { inSheetOrder, pictureWords } from '../products'
+import { keyOf, recipeOf, slotFor, type Recipe } from '../recipe'
+import { chooseFor } from './chooseFor'
 
-/** One file of a delivery: where it lies in the zip, and what it is. */
-export interface DeliveryFile {
-  readonly path: string
+/** A use of pictures: a placement of the brief's own, or of an outlet. */
+export interface Destination {
+  /** The id of the placement as it is planned. */
+  readonly id: string
+  readonly outlet: Outlet | null
+  readonly placement: Placement
+  /** Folder in the delivery, without a slash at its end. */
+  readonly folder: string
+}
+
+/** One picture on its way to one destination. */
+export interface Going {
+  readonly destination: Destination
   readonly shot: Shot
-  readonly rendition: Rendition
+  /** The newest rendition; null where none has been made. */
+  readonly rendition: Rendition | null
+  readonly state: 'ready' | 'out-of-date' | 'missing'
+  /** Path in the delivery. */
+  readonly path: string
+  readonly altText: string
+  /** Rules of the outlet that the file breaks; null where it has not been read. */
+  readonly broken: readonly BrokenRule[] | null
+}
+
+/** A picture that is ready to leave. */
+export type DeliveryFile = Going & { readonly rendition: Rendition }
+
+/** All that a shoot sends somewhere. */
+export interface DeliveryPlan {
+  readonly destinations: readonly Destination[]
+  readonly going: readonly Going[]
+  /** Shots that an outlet does not get, by its id. */
+  readonly aside: ReadonlyMap<string, readonly Shot[]>
+}
+
+/** Where a shoot's pictures go, in the order of brief and outlets. */
+export function destinationsOf({ shoot, briefRow }: Pick<ShootView, 'shoot' | 'briefRow'>): {
+  readonly id: string
+  readonly outlet: Outlet | null
+  readonly placement: Placement
+  readonly folder: string
+}[] {
+  const own = briefRow.brief.steps.finish.placements.map((placement) => ({
+    id: placement.id,
+    outlet: null,
+    placement,
+    folder: safeStem(placement.name),
+  }))
+  const ofOutlets = placesOf(shoot.outlets).map(({ outlet, placement, planned }) => ({
+    id: planned.id,
+    outlet,
+    placement,
+    folder:
+      outlet.placements.length === 1
+        ? safeStem(outlet.name)
+        : `${safeStem(outlet.name)}/${safeStem(placement.name)}`,
+  }))
+  return [...(shoot.ownFiles || shoot.outlets.length === 0 ? own : []), ...ofOutlets]
 }
 
 /**
- * Names the files of a delivery: a folder a placement, each file named like its photograph. Where two
- * photographs have one name, the later ones get numbers.
+ * Names and checks everything that a shoot sends somewhere. Files are named by the pattern of outlet or
+ * brief, or as a person wrote; where two of a folder would have one name, the later ones get numbers.
+ *
+ * @param leaveOut shots that go nowhere, such as those that were returned.
  */
 export function planDelivery(
-  shots: readonly Shot[],
-  renditions: readonly Rendition[],
-): DeliveryFile[] {
-  const byShot = groupBy(renditions, ({ shotId }) => shotId)
-  const names = uniqueStems(shots.map(({ fileName }) => stemOf(fileName)))
-  return shots.flatMap((shot, i) =>
-    (byShot.get(shot.id) ?? []).map((rendition) => ({
-      path: `${rendition.placementId}/${names[i]!}.${FORMATS[rendition.format].extension}`,
-      shot,
-      rendition,
-    })),
+  view: ShootView,
+  leaveOut: (shot: Shot) => boolean = () => false,
+): DeliveryPlan {
+  const recipe = recipeOf(view)
+  const shots = inSheetOrder(view.shots, view.products).filter((shot) => !leaveOut(shot))
+  const destinations = destinationsOf(view)
+  const aside = new Map(
+    view.shoot.outlets.map((outlet) => [outlet.id, chooseFor(outlet, shots).aside]),
   )
+  const going = destinations.flatMap((destination) => {
+    const out = new Set(destination.outlet ? aside.get(destination.outlet.id) : [])
+    return goingTo(
+      destination,
+      shots.filter((shot) => !out.has(shot)),
+      view,
+      recipe,
+    )
+  })
+  return { destinations, going, aside }
 }
 
-/** What the zip holds, for people and programs. */
-export function manifestOf(shoot: Shoot, files: readonly DeliveryFile[]): object {
-  return {
-    version: 1,
-    shoot: shoot.name,
-    files: files.map(({ path, shot, rendition }) => ({
-      path,
-      photograph: shot.fileName,
-      originalSha256: shot.originalHash,
-      sku: shot.sku,
-      angle: shot.angle,
-      placement: rendition.placementId,
-      format: rendition.format,
-      width: rendition.width,
-      height: rendition.height,
-      bytes: rendition.bytes,
-      qualityPct: rendition.qualityPct,
-      findings: [...shot.findings, ...rendition.findings].map((finding) => wordsOf(finding).title),
-    })),
-  }
+function goingTo(
+  destination: Destination,
+  shots: readonly Shot[],
+  view: ShootView,
+  recipe: Recipe,
+): Going[] {
+  const { outlet, placement, folder } = destination
+  const { fileNames, altTexts } = view.briefRow.brief.steps.finish
+  const numbers = new Map<string | null, number>()
+  const words = shots.map((shot) => {
+    const number = (numbers.get(shot.sku) ?? 0) + 1
+    numbers.set(shot.sku, number)
+    const place = { shoot: view.shoot.name, outlet: outlet?.name ?? '', placement: placement.name }
+    return pictureWords(shot, view.products.get(shot.sku ?? ''), { ...place, number })
+  })
+  const names = uniqueStems(
+    shots.map((shot, i) => {
+      const wanted = shot.words.file ?? expandPattern(outlet?.fileNames ?? fileNames, words[i]!)
+      return wanted.trim() === '' ? stemOf(shot.fileName) : wanted
+    }),
+  )
+  return shots.map((shot, i) => {
+    const rendition = view.renditions.get(slotFor(shot, recipe, destination.id)) ?? null
+    const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
+    const isReady = rendition && planned && rendition.key === keyOf(shot, recipe, planned)
+    const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
+    const format = rendition?.format ?? placement.format
+    return {
+      destination,
+      shot,
+      rendition,
+      state: isReady ? 'ready' : rendition ? 'out-of-date' : 'missing',
+      path: `${folder}/${names[i]!}.${FORMATS[format].extension}`,
+      altText,
+      broken: brokenBy(rendition, outlet, altText),
+    }
+  })
 }
+
+function brokenBy(
+  rendition: Rendition | null,
+  outlet: Outlet | null,
+  altText: string,
+): readonly BrokenRule[] | null {
+  if (!outlet) return []
+  return rendition?.finished ? checkFile(rendition.finished, outlet.rules, { altText }) : null
+}
+
+/** The pictures that are ready to leave. */
+export const readyOf = ({ going }: Pick<DeliveryPlan, 'going'>): DeliveryFile[] =>
+  going.filter((picture): picture is DeliveryFile => picture.state === 'ready')

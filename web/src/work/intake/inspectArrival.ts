@@ -93,6 +93,8 @@ async function keepShot(
       bytes,
       type,
       order,
+      words: { file: null, alt: null },
+      going: {},
       findings: [],
       failure: null,
       lightingId: null,

@@ -1,3 +1,4 @@
+export { arrange, moved, sendTo, writeWords } from './arrange'
 export {
   guessPattern,
   isNamePattern,
@@ -6,6 +7,7 @@ export {
   readName,
   type NameParts,
 } from './namePattern'
+export { pictureWords } from './pictureWords'
 export { groupByProduct, inSheetOrder, type ShotGroup } from './productGroups'
 export {
   guessMapping,

@@ -1,3 +1,4 @@
+export { makeAgain } from './makeAgain'
 export { keepRunsGoing, resumeForRoom, useRunReport } from './runs'
 export { mattesOf } from './runWork'
 export { pauseRun, resumeRun, startRun, stopRun } from './startRun'

@@ -124,7 +124,8 @@ const isOfTheShot = (error: unknown): boolean =>
 async function recipeFor(run: Run, shot: Shot, db: Database): Promise<Recipe> {
   const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
   const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
-  return { briefId: run.briefId, steps: run.brief.steps, lightings }
+  const { steps } = run.brief
+  return { briefId: run.briefId, steps, look: steps, lightings }
 }
 
 /** All levels of the shot's matte that were kept. */

@@ -23,6 +23,17 @@ beforeEach(() => {
 })
 afterEach(() => db.delete())
 
+const FINISHED: JobResults['render']['renditions'][number]['finished'] = {
+  type: 'jpeg',
+  width: 10,
+  height: 10,
+  bytes: 1,
+  border: { colour: '#FFFFFF', spread: 0, clear01: 0 },
+  product: null,
+  hasProfile: true,
+  dpi: 72,
+}
+
 /** What a worker makes of a shot: the placements that were asked for, of bytes by which they are known. */
 function render(job: Job, mark = 1): JobResults['render'] {
   if (job.kind !== 'render') throw new TypeError('only renders are played')
@@ -42,6 +53,7 @@ function render(job: Job, mark = 1): JobResults['render'] {
       productBox: null,
       window: WHOLE,
       findings: [],
+      finished: FINISHED,
     })),
   }
 }

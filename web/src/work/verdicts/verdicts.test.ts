@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
 import { expect, test } from 'vitest'
+import { READY_OUTLETS } from '@cloudbank/core/outlets'
 import { openDatabase } from '../../data'
 import { shotRow } from '../../data/rows.testing'
 import { shootView } from '../../data/view.testing'
@@ -23,9 +24,14 @@ test('a verdict knows by what the shot was made, and is changed by what shows al
   expect(isChangedSince({ ...returned, fileName: 'b.jpg' }, recipeOf(view))).toBe(false)
   const { steps } = view.briefRow.brief
   const ground = { ...steps.ground, behind: { kind: 'transparent' } as const }
-  const recipe = { ...recipeOf(view), steps: { ...steps, ground } }
+  const brief = { ...view.briefRow.brief, steps: { ...steps, ground } }
+  const recipe = recipeOf({ ...view, briefRow: { ...view.briefRow, brief } })
   expect(isChangedSince(returned, recipe)).toBe(true)
   expect(isChangedSince(returned, recipeOf(view))).toBe(false)
+
+  // Where pictures go is no change of what they look like.
+  const shoot = { ...view.shoot, outlets: [...READY_OUTLETS], ownFiles: false }
+  expect(isChangedSince(returned, recipeOf({ ...view, shoot }))).toBe(false)
 
   // One that was given before that was kept has nothing to go by.
   const old = { ...returned, verdict: { kind: 'passed' } as const }

@@ -15,11 +15,11 @@ const known = remembered<Shot, string>()
 
 /** What a shot is made by: it changes when anything that shows does. */
 const madeBy = (shot: Shot, recipe: Recipe): string =>
-  known(shot, [recipe.steps, lightingOf(shot, recipe.lightings)], () =>
-    fingerprint(
-      recipe.steps.finish.placements.map((placement) => keyOf(shot, recipe, placement)).join('\n'),
-    ),
-  )
+  known(shot, [recipe.look, lightingOf(shot, recipe.lightings)], () => {
+    const { look } = recipe
+    const keys = look.finish.placements.map((at) => keyOf(shot, { ...recipe, steps: look }, at))
+    return fingerprint(keys.join('\n'))
+  })
 
 /** Whether a shot has been changed since its verdict was given. */
 export const isChangedSince = (shot: Shot, recipe: Recipe): boolean =>
@@ -31,7 +31,7 @@ export const isChangedSince = (shot: Shot, recipe: Recipe): boolean =>
  */
 export async function recordVerdict(
   shot: Shot,
-  view: Pick<ShootView, 'briefRow' | 'lightings'>,
+  view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>,
   verdict:
     { readonly kind: 'passed' } | { readonly kind: 'returned'; readonly reason: string } | null,
   db: Database = database,

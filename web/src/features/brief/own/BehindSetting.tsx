@@ -1,6 +1,6 @@
 import { BehindControl, coloursOf } from '../../../ground'
 import { hintOf } from '../../../settings'
-import { SettingRow } from '../fields'
+import { SettingRow } from '../../../ui/fields'
 import type { BriefEditor } from '../useBriefEditor'
 
 /** What the product stands on. */

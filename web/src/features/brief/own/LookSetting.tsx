@@ -1,6 +1,6 @@
 import { LOOK_IDS, LOOKS, type Look } from '@cloudbank/core/steps'
 import { hintOf } from '../../../settings'
-import { ChoiceSetting, NumberSetting } from '../fields'
+import { ChoiceSetting, NumberSetting } from '../../../ui/fields'
 import type { BriefEditor } from '../useBriefEditor'
 
 /** Which look lies over every picture, and how strongly. */

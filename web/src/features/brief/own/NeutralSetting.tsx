@@ -1,5 +1,5 @@
 import { hintOf } from '../../../settings'
-import { ChoiceSetting, NumberSetting } from '../fields'
+import { ChoiceSetting, NumberSetting } from '../../../ui/fields'
 import type { BriefEditor } from '../useBriefEditor'
 
 const CHOICES = [

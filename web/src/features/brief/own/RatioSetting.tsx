@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { hintOf } from '../../../settings'
-import { NumberInput, SettingRow } from '../fields'
+import { NumberInput, SettingRow } from '../../../ui/fields'
 import type { BriefEditor } from '../useBriefEditor'
 
 /** Width to height of the pictures. */

@@ -4,6 +4,7 @@ import type { BriefEditor } from '../useBriefEditor'
 import { BehindSetting } from './BehindSetting'
 import { LookSetting } from './LookSetting'
 import { NeutralSetting } from './NeutralSetting'
+import { AltTextsSetting, FileNamesSetting } from './PatternSetting'
 import { PlacementsSetting } from './PlacementsSetting'
 import { RatioSetting } from './RatioSetting'
 
@@ -17,5 +18,9 @@ export const OWN_SETTINGS: Readonly<
   light: { neutral: NeutralSetting, look: LookSetting },
   ground: { behind: BehindSetting },
   frame: { ratio: RatioSetting },
-  finish: { placements: PlacementsSetting },
+  finish: {
+    placements: PlacementsSetting,
+    fileNames: FileNamesSetting,
+    altTexts: AltTextsSetting,
+  },
 }

@@ -22,18 +22,26 @@ export async function densityOf(bytes: Uint8Array): Promise<number> {
     const found: unknown = await exifr.parse(webpExif(bytes) ?? bytes, {
       tiff: true,
       exif: false,
-      jfif: true,
       translateValues: false,
       pick: ['XResolution', 'ResolutionUnit'],
     })
     const { XResolution, ResolutionUnit } = Fields.parse(found)
     const dpi = ResolutionUnit === 3 ? XResolution * CM_PER_INCH : XResolution
-    // A density of 1 is the ratio of a JFIF file without one.
-    return dpi > 1 ? dpi : USUAL_DPI
+    return dpi > 1 ? dpi : jfifDensity(bytes)
   } catch {
-    // Without such entries, or with damaged ones, the file says nothing.
-    return USUAL_DPI
+    // Without such entries, or with damaged ones, EXIF says nothing.
+    return jfifDensity(bytes)
   }
+}
+
+/** What a JFIF segment says (ISO/IEC 10918-5, 10.1), which follows the start marker. */
+function jfifDensity(bytes: Uint8Array): number {
+  const isJfif = bytes.length > 20 && bytes[3] === 0xe0 && bytes[6] === 0x4a && bytes[7] === 0x46
+  if (!isJfif) return USUAL_DPI
+  const value = (bytes[14]! << 8) | bytes[15]!
+  // Without a unit, the numbers are a ratio.
+  if (value <= 1 || bytes[13] === 0) return USUAL_DPI
+  return bytes[13] === 2 ? value * CM_PER_INCH : value
 }
 
 /** What the pHYs chunk of a PNG says (ISO/IEC 15948, 11.3.5.3); null without one. */

@@ -1,4 +1,4 @@
-import { withPngChunk } from '../codec'
+import { withPngChunk } from '../pngChunk'
 
 /** A PNG that says its density: a pHYs chunk behind the header (ISO/IEC 15948, 11.3.5.3). */
 export function withPngDensity(png: Uint8Array, dpi: number): Uint8Array {

@@ -1,0 +1,49 @@
+import { describe, expect, test } from 'vitest'
+import { altProblems } from './altText'
+import { expandPattern, NamePattern, variablesOf } from './namePattern'
+
+const words = { sku: 'OCK-101', angle: 'front', name: 'Enamel Mug', variant: '', colour: 'white' }
+
+describe('a pattern', () => {
+  test.each([
+    ['{sku}-{angle}', 'OCK-101-front'],
+    ['{SKU} { angle }', 'OCK-101 front'],
+    ['{variant}-{angle}', 'front'],
+    ['{sku}-{variant}', 'OCK-101'],
+    ['{sku}-{variant}-{angle}', 'OCK-101-front'],
+    ['{name}, {variant}, {angle}', 'Enamel Mug, front'],
+    ['{name} in {colour}', 'Enamel Mug in white'],
+    ['shop-{sku}', 'shop-OCK-101'],
+    ['{sku}.web', 'OCK-101.web'],
+    ['{nothing}', ''],
+    ['{nothing}-{variant}', ''],
+    ['plain', 'plain'],
+  ])('%s becomes %s', (pattern, text) => {
+    expect(expandPattern(NamePattern.parse(pattern), words)).toBe(text)
+  })
+
+  test('names its variables', () => {
+    expect(variablesOf('{SKU}-{ angle }-x')).toEqual(['sku', 'angle'])
+  })
+
+  test.each(['{sku', 'sku}', '{}', '{ }', '{a{b}}', 'x'.repeat(301)])(
+    'is refused: %s',
+    (pattern) => {
+      expect(NamePattern.safeParse(pattern).success).toBe(false)
+    },
+  )
+})
+
+describe('a description', () => {
+  test.each([
+    ['Enamel mug, white, from the front', []],
+    ['   ', ['empty']],
+    ['Picture of a mug', ['says-picture']],
+    ['Mugs mugs camping mugs, mugs for camping', ['stuffed']],
+    ['x'.repeat(126), ['too-long']],
+    ['כוס אמייל לבנה מלפנים', []],
+    ['enamel  MUG, top', ['same-again']],
+  ])('%s', (alt, problems) => {
+    expect(altProblems(alt, ['Enamel mug, top'])).toEqual(problems)
+  })
+})

@@ -1,0 +1,133 @@
+import { FORMATS } from '../../codec'
+import { deltaE2000 } from '../../raster'
+import { formatBytes, formatPercent } from '../../words'
+import type { OutletRules } from '../rules'
+import { labOfHex, type FinishedFile } from './readFinished'
+
+/** The rules that one file can break. */
+export const RULE_IDS = [
+  'too-few-pixels',
+  'too-many-pixels',
+  'ratio',
+  'format',
+  'bytes',
+  'backdrop',
+  'fill-low',
+  'fill-high',
+  'fill-unknown',
+  'profile',
+  'alt-text',
+] as const
+export type RuleId = (typeof RULE_IDS)[number]
+
+/** A rule that a file breaks: its value against the limit, as people read them. */
+export interface BrokenRule {
+  readonly rule: RuleId
+  readonly value: string
+  readonly limit: string
+}
+
+interface RuleWords {
+  readonly title: string
+  readonly remedy: string
+}
+
+export const RULE_WORDS: Readonly<Record<RuleId, RuleWords>> = {
+  'too-few-pixels': {
+    title: 'Too few pixels',
+    remedy: 'Allow enlarging for this placement, or leave the picture out.',
+  },
+  'too-many-pixels': { title: 'Too many pixels', remedy: 'Choose a smaller size.' },
+  ratio: { title: 'Wrong ratio', remedy: 'Set the placement’s ratio to the outlet’s.' },
+  format: { title: 'Wrong format', remedy: 'Choose a format that the outlet takes.' },
+  bytes: { title: 'Too heavy', remedy: 'Allow a lower quality, or choose a smaller size.' },
+  backdrop: {
+    title: 'Wrong backdrop',
+    remedy: 'Put the product on the outlet’s colour; a shot that was left whole needs a cut.',
+  },
+  'fill-low': { title: 'Product too small', remedy: 'Raise the placement’s fill.' },
+  'fill-high': { title: 'Product too large', remedy: 'Lower the placement’s fill.' },
+  'fill-unknown': {
+    title: 'Product not to be measured',
+    remedy: 'The border is of no one colour. Look at the picture yourself.',
+  },
+  profile: { title: 'No colour profile', remedy: 'Make it again.' },
+  'alt-text': { title: 'No description', remedy: 'Write one on Products, or set a pattern.' },
+}
+
+/** A side may be off by this share, for a ratio of whole pixels. */
+const RATIO_OFF = 0.005
+/** The product’s box is measured to this share of the frame. */
+const FILL_OFF = 0.005
+
+/**
+ * The rules that a finished file breaks.
+ *
+ * @param altText the description that goes with it.
+ */
+export function checkFile(
+  file: FinishedFile,
+  rules: OutletRules,
+  { altText }: { readonly altText: string },
+): BrokenRule[] {
+  const broken: BrokenRule[] = []
+  const add = (rule: RuleId, value: string, limit: string): void =>
+    void broken.push({ rule, value, limit })
+  const { width, height, bytes, border } = file
+  const size = `${width} × ${height} px`
+  const { leastShorterPx, mostLongerPx, ratio, formats, limitBytes, backdrop } = rules
+  if (leastShorterPx !== null && Math.min(width, height) < leastShorterPx)
+    add('too-few-pixels', size, `at least ${leastShorterPx} px`)
+  if (mostLongerPx !== null && Math.max(width, height) > mostLongerPx)
+    add('too-many-pixels', size, `at most ${mostLongerPx} px`)
+  if (ratio && isOff(width / height, ratio.width / ratio.height, width, height))
+    add('ratio', `${(width / height).toFixed(2)}:1`, `${ratio.width}:${ratio.height}`)
+  if (formats.length > 0 && !formats.some((format) => format === file.type))
+    add(
+      'format',
+      FORMATS[file.type].word,
+      formats.map((format) => FORMATS[format].word).join(' or '),
+    )
+  if (limitBytes !== null && bytes > limitBytes)
+    add('bytes', formatBytes(bytes), formatBytes(limitBytes))
+  if (backdrop?.kind === 'transparent' && border.clear01 < 0.99)
+    add('backdrop', `${formatPercent(border.clear01, 0)} of the border clear`, 'transparent')
+  if (backdrop?.kind === 'colour') {
+    const off = deltaE2000(labOfHex(border.colour), labOfHex(backdrop.colour)) + border.spread
+    if (off > backdrop.tolerance)
+      add(
+        'backdrop',
+        `${border.colour}, ΔE ${off.toFixed(1)}`,
+        `${backdrop.colour}, ΔE ${backdrop.tolerance.toFixed(1)}`,
+      )
+  }
+  broken.push(...checkFill(file, rules))
+  if (rules.needsProfile && !file.hasProfile) add('profile', 'none', 'sRGB')
+  if (rules.needsAltText && altText.trim() === '') add('alt-text', 'none', 'one sentence')
+  return broken
+}
+
+function checkFill(
+  { product }: FinishedFile,
+  { leastFillPct, mostFillPct }: OutletRules,
+): BrokenRule[] {
+  if (leastFillPct === null && mostFillPct === null) return []
+  const limit = [
+    leastFillPct === null ? '' : `at least ${leastFillPct} %`,
+    mostFillPct === null ? '' : `at most ${mostFillPct} %`,
+  ]
+    .filter((part) => part !== '')
+    .join(', ')
+  if (!product) return [{ rule: 'fill-unknown', value: 'not known', limit }]
+  const fill = Math.max(product.width, product.height)
+  const value = formatPercent(fill)
+  if (leastFillPct !== null && fill < leastFillPct / 100 - FILL_OFF)
+    return [{ rule: 'fill-low', value, limit }]
+  if (mostFillPct !== null && fill > mostFillPct / 100 + FILL_OFF)
+    return [{ rule: 'fill-high', value, limit }]
+  return []
+}
+
+/** Whether a ratio is off by more than whole pixels make it. */
+const isOff = (is: number, wanted: number, width: number, height: number): boolean =>
+  Math.abs(is / wanted - 1) > Math.max(RATIO_OFF, 1 / width + 1 / height)

@@ -1,0 +1,105 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { countOf } from '@cloudbank/core/words'
+import { perform, put, type Rendition, type ShootView } from '../../data'
+import { attempt } from '../../notices'
+import { Thumb } from '../../preview'
+import { Action, Attention } from '../../ui'
+import { goingBrief } from '../../work/recipe'
+import { makeAgain, startRun, useRun } from '../../work/runs'
+import type { Decision, Deed } from './decisions'
+
+/** Side of a picture in the list, in pixels, and how many are shown. */
+const PICTURE_PX = 52
+const SHOWN = 9
+
+/** What a person decides before the pictures leave, worst first, with the pictures. */
+export function DecisionList({ view, decisions }: { view: ShootView; decisions: Decision[] }) {
+  const busy = useRun() !== null
+  const act = (deed: Deed): void => attempt(actOn(deed, view), 'It could not be done')
+  if (decisions.length === 0)
+    return <Text marginBottom="16px">Nothing to decide: all is well.</Text>
+  return (
+    <Box marginBottom="18px">
+      <Heading as="h2" fontSize="16px" marginBottom="6px">
+        To decide first
+      </Heading>
+      {decisions.map((decision) => {
+        const { id, weight, title, figures, remedy, shots, deed } = decision
+        return (
+          <Flex
+            key={id}
+            data-decision={id}
+            gap="16px"
+            paddingY="8px"
+            borderTopWidth="1px"
+            borderColor="hairline"
+            align="flex-start"
+          >
+            <Box width="300px" flex="none">
+              <Flex align="center" gap="8px">
+                {weight !== 'note' && <Attention />}
+                <Text fontWeight="650">{title}</Text>
+              </Flex>
+              <Text fontSize="12px">
+                {countOf(shots.length, 'shot')}
+                {figures !== '' && `: ${figures}`}
+              </Text>
+              <Text fontSize="12px" color="softInk">
+                {remedy}
+              </Text>
+            </Box>
+            <Flex gap="4px" flex="1" minWidth="0" overflow="hidden" align="center">
+              {shots.slice(0, SHOWN).map((shot) => (
+                <Link key={shot.id} to={`/shoots/${view.shoot.id}/shots/${shot.id}`}>
+                  <Thumb shot={shot} view={view} px={PICTURE_PX} />
+                </Link>
+              ))}
+              {shots.length > SHOWN && (
+                <Text fontSize="12px" whiteSpace="nowrap">
+                  and {shots.length - SHOWN} more
+                </Text>
+              )}
+            </Flex>
+            {deed && (
+              <Action
+                flex="none"
+                disabled={busy && deed.kind !== 'set-outlet'}
+                onClick={() => act(deed)}
+              >
+                {deed.words}
+              </Action>
+            )}
+          </Flex>
+        )
+      })}
+    </Box>
+  )
+}
+
+function actOn(deed: Deed, { shoot, briefRow }: ShootView): Promise<void> {
+  const brief = goingBrief(briefRow, shoot)
+  switch (deed.kind) {
+    case 'set-outlet': {
+      const { outlet, words } = deed
+      const outlets = shoot.outlets.map((other) => (other.id === outlet.id ? outlet : other))
+      return perform({
+        shootId: shoot.id,
+        words: `${outlet.name}: ${words}`,
+        edits: [put('shoots', shoot.id, ['outlets'], outlets)],
+      })
+    }
+    case 'make':
+      return startRun(
+        shoot.id,
+        deed.shots.map(({ id }) => id),
+        brief,
+      )
+    case 'make-again':
+      return makeAgain(
+        shoot.id,
+        deed.going.flatMap(({ rendition }): Rendition[] => (rendition ? [rendition] : [])),
+        brief,
+      )
+  }
+}

@@ -1,0 +1,183 @@
+import { chakra, Flex, Heading, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { FORMATS } from '@cloudbank/core/codec'
+import type { Outlet } from '@cloudbank/core/outlets'
+import { placementSize, type FrameSettings } from '@cloudbank/core/steps'
+import { formatBytes, formatCount, formatSize } from '@cloudbank/core/words'
+import { perform, putFields, type ShootView } from '../../data'
+import { attempt } from '../../notices'
+import { describeRules, useOutletChoices } from '../../outlet'
+import { Action, Attention, Choose } from '../../ui'
+import type { DeliveryPlan, Destination } from '../../work/delivery'
+
+interface Props {
+  readonly view: ShootView
+  readonly plan: DeliveryPlan
+}
+
+/** Where the pictures go: the brief's own files and the outlets that were chosen, placement by placement. */
+export function DestinationList({ view, plan }: Props) {
+  const { shoot } = view
+  const { own, ready } = useOutletChoices()
+  const taken = new Set(shoot.outlets.map(({ id }) => id))
+  const open = [...own, ...ready].filter(
+    ({ id }, i, all) => !taken.has(id) && all.findIndex((other) => other.id === id) === i,
+  )
+  const change = (words: string, outlets: readonly Outlet[], ownFiles: boolean): void =>
+    attempt(
+      perform({
+        shootId: shoot.id,
+        words,
+        edits: putFields('shoots', shoot.id, { outlets: [...outlets], ownFiles }),
+      }),
+      'The outlets could not be changed',
+    )
+  const isOwn = shoot.ownFiles || shoot.outlets.length === 0
+  return (
+    <>
+      <Heading as="h2" fontSize="16px" marginBottom="6px">
+        Where they go
+      </Heading>
+      <chakra.table width="100%" borderCollapse="collapse" marginBottom="8px">
+        <thead>
+          <tr>
+            {['Where', 'Asked', 'Ready', 'Weight', 'Heaviest', 'Rules'].map((word) => (
+              <Head key={word}>{word}</Head>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {isOwn && (
+            <Group
+              title="Files of the brief"
+              words={view.briefRow.brief.name}
+              action={
+                shoot.outlets.length > 0 && (
+                  <Action
+                    look="quiet"
+                    onClick={() => change('Files of the brief left out', shoot.outlets, false)}
+                  >
+                    Leave out
+                  </Action>
+                )
+              }
+            />
+          )}
+          {plan.destinations
+            .filter(({ outlet }) => !outlet)
+            .map((destination) => (
+              <Row key={destination.id} view={view} plan={plan} destination={destination} />
+            ))}
+          {shoot.outlets.map((outlet) => [
+            <Group
+              key={outlet.id}
+              title={outlet.name}
+              words={describeRules(outlet)}
+              action={
+                <>
+                  <Link to={`/shoots/${shoot.id}/outlets/${outlet.id}`}>
+                    <u>rules</u>
+                  </Link>{' '}
+                  <Action
+                    look="quiet"
+                    onClick={() =>
+                      change(
+                        `${outlet.name} left out`,
+                        shoot.outlets.filter(({ id }) => id !== outlet.id),
+                        shoot.ownFiles || shoot.outlets.length === 1,
+                      )
+                    }
+                  >
+                    Leave out
+                  </Action>
+                </>
+              }
+            />,
+            ...plan.destinations
+              .filter((destination) => destination.outlet?.id === outlet.id)
+              .map((destination) => (
+                <Row key={destination.id} view={view} plan={plan} destination={destination} />
+              )),
+          ])}
+        </tbody>
+      </chakra.table>
+      <Flex gap="6px" align="center" marginBottom="20px">
+        <Choose
+          words="Add an outlet"
+          width="190px"
+          options={open.map(({ id, name }) => ({ id, words: name }))}
+          onChoose={(id) => {
+            const outlet = open.find((candidate) => candidate.id === id)
+            if (outlet) change(`${outlet.name} added`, [...shoot.outlets, outlet], shoot.ownFiles)
+          }}
+        />
+        {!isOwn && (
+          <Action
+            look="quiet"
+            onClick={() => change('Files of the brief added', shoot.outlets, true)}
+          >
+            Add the files of the brief
+          </Action>
+        )}
+        <Link to="/outlets">
+          <u>all outlets</u>
+        </Link>
+      </Flex>
+    </>
+  )
+}
+
+function Group(props: { title: string; words: string; action: React.ReactNode }) {
+  return (
+    <tr>
+      <chakra.td colSpan={6} borderTopWidth="1px" borderColor="hairline" paddingTop="10px">
+        <Flex align="baseline" gap="10px">
+          <Text fontWeight="700">{props.title}</Text>
+          <Text color="softInk" fontSize="12px" flex="1">
+            {props.words}
+          </Text>
+          {props.action}
+        </Flex>
+      </chakra.td>
+    </tr>
+  )
+}
+
+function Row({ view, plan, destination }: Props & { destination: Destination }) {
+  const { placement, outlet } = destination
+  const going = plan.going.filter((picture) => picture.destination.id === destination.id)
+  const ready = going.flatMap(({ state, rendition }) =>
+    state === 'ready' && rendition ? [rendition] : [],
+  )
+  const broken = going.filter((p) => p.state === 'ready' && (p.broken?.length ?? 0) > 0).length
+  const over = ready.filter(({ bytes }) => bytes > (placement.limitBytes ?? Infinity)).length
+  const wrong = outlet ? broken : over
+  const { frame } = view.briefRow.brief.steps
+  const ratio = (placement.changes.frame?.ratio ?? frame.ratio) as FrameSettings['ratio'] // of its schema
+  return (
+    <tr>
+      <Cell paddingLeft="14px">{placement.name}</Cell>
+      <Cell>
+        {formatSize(placementSize(placement, { ratio }))} {FORMATS[placement.format].word}
+      </Cell>
+      <Cell fontFamily="mono">
+        {formatCount(ready.length)} of {formatCount(going.length)}
+      </Cell>
+      <Cell fontFamily="mono">{formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}</Cell>
+      <Cell fontFamily="mono">
+        {ready.length > 0 ? formatBytes(Math.max(...ready.map(({ bytes }) => bytes))) : '–'}
+      </Cell>
+      <Cell>
+        <Flex align="center" gap="8px">
+          {wrong > 0 && <Attention />}
+          {ready.length === 0 ? '–' : wrong === 0 ? 'all keep to them' : `${wrong} do not`}
+        </Flex>
+      </Cell>
+    </tr>
+  )
+}
+
+const Head = chakra('th', {
+  base: { textAlign: 'left', fontSize: '12px', color: 'softInk', fontWeight: 600, paddingY: '6px' },
+})
+const Cell = chakra('td', { base: { paddingY: '5px' } })

@@ -1,0 +1,193 @@
+import type { Weight } from '@cloudbank/core/findings'
+import { ALT_PROBLEMS, altProblems, type AltProblem } from '@cloudbank/core/names'
+import {
+  remedyFor,
+  RULE_IDS,
+  RULE_WORDS,
+  type Outlet,
+  type Placement,
+  type Remedy,
+  type RuleId,
+} from '@cloudbank/core/outlets'
+import { describeFinding, wordsOf } from '@cloudbank/core/steps'
+import type { ShootView, Shot } from '../../data'
+import type { DeliveryPlan, Going } from '../../work/delivery'
+import { findingsOf } from '../../work/findings'
+import { groupBy } from '../../work/groupBy'
+
+/** What can be done about something at once. */
+export type Deed =
+  | { readonly kind: 'set-outlet'; readonly words: string; readonly outlet: Outlet }
+  | { readonly kind: 'make'; readonly words: string; readonly shots: readonly Shot[] }
+  | { readonly kind: 'make-again'; readonly words: string; readonly going: readonly Going[] }
+
+/** Something that a person decides before the pictures leave. */
+export interface Decision {
+  readonly id: string
+  /** Its place in the order: a rule that is broken comes first. */
+  readonly weight: Weight
+  readonly title: string
+  /** Value against limit, or what there is to know. */
+  readonly figures: string
+  readonly remedy: string
+  readonly shots: readonly Shot[]
+  readonly deed: Deed | null
+}
+
+const ORDER: readonly Weight[] = ['blocks', 'look', 'note']
+
+/** All that there is to decide, worst first, the most pictures first among equals. */
+export function decisionsFor(view: ShootView, plan: DeliveryPlan): Decision[] {
+  return [
+    ...brokenRules(plan),
+    ...unread(plan),
+    ...notReady(plan),
+    ...foundIn(view, plan),
+    ...descriptions(plan),
+  ].sort(
+    (a, b) => ORDER.indexOf(a.weight) - ORDER.indexOf(b.weight) || b.shots.length - a.shots.length,
+  )
+}
+
+const shotsOf = (going: readonly Going[]): Shot[] => [...new Set(going.map(({ shot }) => shot))]
+
+function brokenRules({ destinations, going }: DeliveryPlan): Decision[] {
+  const ready = going.filter(({ state }) => state === 'ready')
+  const outlets = new Set(destinations.flatMap(({ outlet }) => outlet ?? []))
+  return [...outlets].flatMap((outlet) => {
+    const here = ready.filter(({ destination }) => destination.outlet === outlet)
+    return RULE_IDS.flatMap((rule): Decision[] => {
+      const breaking = here.filter(({ broken }) => broken?.some((one) => one.rule === rule))
+      if (breaking.length === 0) return []
+      const placements = [...new Set(breaking.map(({ destination }) => destination.placement))]
+      const words = placements.map(({ name }) => name).join(', ')
+      const remedy = remedyForAll(rule, outlet, placements)
+      return [
+        {
+          id: `${outlet.id}/${rule}`,
+          weight: 'blocks',
+          title: `${outlet.name}: ${RULE_WORDS[rule].title.toLowerCase()}`,
+          figures: `${outlet.placements.length > 1 ? `${words}; ` : ''}${figuresOf(breaking, rule)}`,
+          remedy: RULE_WORDS[rule].remedy,
+          shots: shotsOf(breaking),
+          deed: remedy && { kind: 'set-outlet', words: remedy.words, outlet: remedy.outlet },
+        },
+      ]
+    })
+  })
+}
+
+/** The remedy for all placements whose pictures break a rule, one after the other. */
+function remedyForAll(
+  rule: RuleId,
+  outlet: Outlet,
+  placements: readonly Placement[],
+): Remedy | null {
+  return placements.reduce<Remedy | null>((before, placement) => {
+    const remedy = remedyFor(rule, before?.outlet ?? outlet, placement)
+    return remedy ?? before
+  }, null)
+}
+
+/** “1200 × 1200 px, at least 1600 px” of one; the first and how many more of several values. */
+function figuresOf(breaking: readonly Going[], rule: RuleId): string {
+  const found = breaking.flatMap(({ broken }) => broken?.find((one) => one.rule === rule) ?? [])
+  const values = [...new Set(found.map(({ value }) => value))]
+  const shown =
+    values.length <= 2
+      ? values.join(' and ')
+      : `${values[0]!} and ${values.length - 1} other values`
+  return `${shown}; ${found[0]!.limit}`
+}
+
+function unread({ going }: DeliveryPlan): Decision[] {
+  const old = going.filter(({ state, broken }) => state === 'ready' && broken === null)
+  if (old.length === 0) return []
+  return [
+    {
+      id: 'unread',
+      weight: 'blocks',
+      title: 'Not checked',
+      figures: 'Made before finished files were read again.',
+      remedy: 'Make them again.',
+      shots: shotsOf(old),
+      deed: { kind: 'make-again', words: 'Make them again', going: old },
+    },
+  ]
+}
+
+function notReady({ going }: DeliveryPlan): Decision[] {
+  const kinds = [
+    ['missing', 'Not made'],
+    ['out-of-date', 'Out of date'],
+  ] as const
+  return kinds.flatMap(([state, title]): Decision[] => {
+    const those = going.filter((picture) => picture.state === state)
+    if (those.length === 0) return []
+    const shots = shotsOf(those)
+    const failed = shots.filter(({ failure }) => failure !== null)
+    return [
+      {
+        id: state,
+        weight: 'blocks',
+        title,
+        figures:
+          failed.length > 0
+            ? `${failed.length} failed: ${failed[0]!.failure ?? ''}`
+            : `${those.length} of ${going.length}.`,
+        remedy: 'Make them, or deliver without.',
+        shots,
+        deed: { kind: 'make', words: `Make ${those.length}`, shots },
+      },
+    ]
+  })
+}
+
+/** What wants a look in pictures that leave, a line a kind. */
+function foundIn(view: ShootView, { going }: DeliveryPlan): Decision[] {
+  const shots = shotsOf(going)
+  const found = shots.flatMap((shot) =>
+    findingsOf(shot, view)
+      .filter((finding) => wordsOf(finding).weight !== 'note')
+      .map((finding) => ({ shot, finding })),
+  )
+  return [...groupBy(found, ({ finding }) => finding.code)].map(([code, those]) => {
+    const { title, remedy, weight } = wordsOf(those[0]!.finding)
+    const mine = [...new Set(those.map(({ shot }) => shot))]
+    return {
+      id: code,
+      weight: weight === 'blocks' ? 'blocks' : 'look',
+      title,
+      figures: mine.length === 1 ? describeFinding(those[0]!.finding) : '',
+      remedy,
+      shots: mine,
+      deed: null,
+    }
+  })
+}
+
+/** Descriptions that those who hear them would stumble over; that there is none is a rule of outlets. */
+function descriptions({ going, destinations }: DeliveryPlan): Decision[] {
+  const described = going.filter(({ destination: { outlet } }) => outlet?.rules.needsAltText)
+  const problems = new Map<AltProblem, Set<Shot>>()
+  for (const { id } of destinations) {
+    const here = described.filter(({ destination }) => destination.id === id)
+    for (const [, ofProduct] of groupBy(here, ({ shot }) => shot.sku ?? shot.id))
+      for (const picture of ofProduct) {
+        const others = ofProduct.filter((other) => other !== picture)
+        const texts = others.map(({ altText }) => altText)
+        for (const problem of altProblems(picture.altText, texts))
+          problems.set(problem, (problems.get(problem) ?? new Set()).add(picture.shot))
+      }
+  }
+  problems.delete('empty')
+  return [...problems].map(([problem, shots]) => ({
+    id: `alt/${problem}`,
+    weight: 'look',
+    title: 'Description',
+    figures: ALT_PROBLEMS[problem],
+    remedy: 'Write it on Products, or change the pattern.',
+    shots: [...shots],
+    deed: null,
+  }))
+}

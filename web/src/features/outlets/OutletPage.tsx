@@ -1,0 +1,130 @@
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import type { Outlet } from '@cloudbank/core/outlets'
+import { useCommand } from '../../app/commands'
+import { Lost } from '../../app/Lost'
+import { useGo } from '../../app/useGo'
+import { perform, put, useShootView, type ShootView } from '../../data'
+import { attempt, useNotices } from '../../notices'
+import { keepOutlet, OutletForm, useOutletChoices } from '../../outlet'
+import { Action } from '../../ui'
+
+/** An outlet of a person's own, for every shoot that chooses it from now on. */
+export function OwnOutletPage() {
+  const { outletId = '' } = useParams()
+  const go = useGo()
+  const { own } = useOutletChoices()
+  const outlet = own.find(({ id }) => id === outletId)
+  if (!outlet) return null
+  return (
+    <Sheet
+      outlet={outlet}
+      words="For every shoot that chooses it from now on; shoots that have it keep theirs."
+      back="All outlets"
+      leave={() => go('/outlets')}
+      save={(_words, next) => attempt(keepOutlet(next), 'It could not be kept')}
+    />
+  )
+}
+
+/** An outlet as one shoot has it. */
+export function ShootOutletPage() {
+  const { shootId = '', outletId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  const outlet = view?.shoot.outlets.find(({ id }) => id === outletId)
+  return view && outlet ? <OfShoot view={view} outlet={outlet} /> : <Lost />
+}
+
+function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet }) {
+  const go = useGo()
+  const keepForAll = async (): Promise<void> => {
+    await keepOutlet(outlet)
+    useNotices.getState().say(`${outlet.name} is kept for other shoots.`)
+  }
+  return (
+    <Sheet
+      outlet={outlet}
+      words={`For ${shoot.name} alone. What a change puts out of date is made again, nothing else.`}
+      back="Back to Deliver"
+      leave={() => go(`/shoots/${shoot.id}/deliver`)}
+      save={(words, next) =>
+        attempt(
+          perform({
+            shootId: shoot.id,
+            words: `${outlet.name}: ${words}`,
+            edits: [
+              put(
+                'shoots',
+                shoot.id,
+                ['outlets'],
+                shoot.outlets.map((other) => (other.id === outlet.id ? next : other)),
+              ),
+            ],
+          }),
+          'The outlet could not be changed',
+        )
+      }
+    >
+      <Action onClick={() => attempt(keepForAll(), 'It could not be kept')}>
+        Keep for other shoots
+      </Action>
+    </Sheet>
+  )
+}
+
+interface Props {
+  readonly outlet: Outlet
+  readonly words: string
+  readonly back: string
+  readonly leave: () => void
+  readonly save: (words: string, outlet: Outlet) => void
+  readonly children?: React.ReactNode
+}
+
+function Sheet({ outlet, words, back, leave, save, children }: Props) {
+  useCommand('clear', leave)
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="22px">
+        <Flex align="center" gap="12px" marginBottom="4px">
+          <NameInput
+            key={outlet.name}
+            name={outlet.name}
+            save={(name) => save(`named ${name}`, { ...outlet, name })}
+          />
+          <Box flex="1" />
+          {children}
+          <Action onClick={leave}>{back}</Action>
+        </Flex>
+        <Text color="softInk">{words}</Text>
+        <OutletForm outlet={outlet} save={save} />
+      </Box>
+    </Box>
+  )
+}
+
+function NameInput({ name, save }: { name: string; save: (name: string) => void }) {
+  const [draft, setDraft] = useState(name)
+  const take = (): void => {
+    const next = draft.trim().slice(0, 60)
+    if (next === '') setDraft(name)
+    else if (next !== name) save(next)
+  }
+  return (
+    <Input
+      aria-label="Name of the outlet"
+      fontFamily="heading"
+      fontSize="24px"
+      fontWeight="700"
+      variant="flushed"
+      width="380px"
+      value={draft}
+      maxLength={60}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
+  )
+}

@@ -1,0 +1,158 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useRef } from 'react'
+import { Link } from 'react-router'
+import { readOutlet, type Outlet } from '@cloudbank/core/outlets'
+import { countOf } from '@cloudbank/core/words'
+import { useGo } from '../../app/useGo'
+import { attempt, useNotices } from '../../notices'
+import { copyOf, describeRules, dropOutlet, keepOutlet, useOutletChoices } from '../../outlet'
+import { Action } from '../../ui'
+import { download } from '../../work/delivery'
+
+/** A file of an outlet is a few thousand letters; more is something else. */
+const MOST_BYTES = 1_000_000
+
+/** All outlets: a person's own, and those that come with Cloudbank. */
+export function OutletsPage() {
+  const go = useGo()
+  const { own, ready } = useOutletChoices()
+  const file = useRef<HTMLInputElement>(null)
+  const all = [...own, ...ready]
+  const addCopy = async (outlet: Outlet): Promise<void> => {
+    const copy = copyOf(outlet, all)
+    await keepOutlet(copy)
+    go(`/outlets/${copy.id}`)
+  }
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="860px" marginX="auto" paddingX="28px" paddingY="22px">
+        <Flex align="center" gap="12px" marginBottom="4px">
+          <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
+            Outlets
+          </Heading>
+          <Action onClick={() => file.current?.click()}>Take in a file …</Action>
+          <Action look="main" onClick={() => attempt(addCopy(fresh()), 'It could not be kept')}>
+            New outlet
+          </Action>
+        </Flex>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          aria-label="An outlet’s file"
+          accept=".json,application/json"
+          onChange={(event) => {
+            const [given] = event.target.files ?? []
+            event.target.value = ''
+            if (given) attempt(takeIn(given, all), `${given.name} could not be taken in`)
+          }}
+        />
+        <Text color="softInk" marginBottom="16px">
+          Places that pictures go to, with what they take. A shoot keeps the outlet as it was when
+          it was chosen; it is changed there for that shoot alone.
+        </Text>
+        {own.length > 0 && <Part title="Your own" />}
+        {own.map((outlet) => (
+          <Row key={outlet.id} outlet={outlet}>
+            <Link to={`/outlets/${outlet.id}`}>
+              <u>open</u>
+            </Link>
+            <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>
+              Duplicate
+            </Action>
+            <Action look="quiet" onClick={() => save(outlet)}>
+              Save as a file
+            </Action>
+            <Action look="quiet" onClick={() => attempt(removeAndSay(outlet))}>
+              Delete
+            </Action>
+          </Row>
+        ))}
+        <Part title="That come with Cloudbank" />
+        {ready.map((outlet) => (
+          <Row key={outlet.id} outlet={outlet}>
+            <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>
+              Duplicate to change
+            </Action>
+            <Action look="quiet" onClick={() => save(outlet)}>
+              Save as a file
+            </Action>
+          </Row>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+const Part = ({ title }: { title: string }) => (
+  <Heading as="h2" fontSize="16px" marginTop="18px" marginBottom="4px">
+    {title}
+  </Heading>
+)
+
+function Row({ outlet, children }: { outlet: Outlet; children: React.ReactNode }) {
+  return (
+    <Flex
+      align="center"
+      gap="8px"
+      paddingY="8px"
+      borderTopWidth="1px"
+      borderColor="hairline"
+      data-outlet={outlet.id}
+    >
+      <Box flex="1" minWidth="0">
+        <Text fontWeight="650">{outlet.name}</Text>
+        <Text fontSize="12px" color="softInk">
+          {countOf(outlet.placements.length, 'placement')}:{' '}
+          {outlet.placements.map(({ name, longSidePx }) => `${name} ${longSidePx} px`).join(', ')}
+        </Text>
+        <Text fontSize="12px" color="softInk">
+          {describeRules(outlet) || 'takes everything'}
+        </Text>
+      </Box>
+      {children}
+    </Flex>
+  )
+}
+
+const fresh = (): Outlet => {
+  const read = readOutlet({
+    id: 'outlet',
+    name: 'Outlet',
+    placements: [{ id: 'page', name: 'page', longSidePx: 1200 }],
+  })
+  if (!read.ok) throw new TypeError(read.problems.join('; '))
+  return read.outlet
+}
+
+const save = (outlet: Outlet): void =>
+  download(
+    new Blob([JSON.stringify(outlet, null, 2)], { type: 'application/json' }),
+    `${outlet.id}.outlet.json`,
+  )
+
+async function takeIn(file: File, all: readonly Outlet[]): Promise<void> {
+  const { need, say } = useNotices.getState()
+  if (file.size > MOST_BYTES) return need(`${file.name}: too large for the file of an outlet.`)
+  let data: unknown
+  try {
+    data = JSON.parse(await file.text())
+  } catch {
+    return need(`${file.name}: not JSON.`)
+  }
+  const read = readOutlet(data)
+  if (!read.ok) return need(`${file.name} is no outlet: ${read.problems.slice(0, 3).join('; ')}.`)
+  const { outlet } = read
+  const isTaken = all.some(({ id }) => id === outlet.id)
+  await keepOutlet(isTaken ? copyOf(outlet, all) : outlet)
+  say(`${outlet.name} taken in${isTaken ? ', beside the one of its name' : ''}.`)
+}
+
+/** Deletes an outlet of the library; shoots keep theirs. */
+async function removeAndSay(outlet: Outlet): Promise<void> {
+  await dropOutlet(outlet)
+  useNotices.getState().say(`${outlet.name} deleted. Shoots that go there keep it.`, {
+    words: 'Undo',
+    act: () => attempt(keepOutlet(outlet)),
+  })
+}

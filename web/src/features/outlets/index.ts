@@ -1,0 +1,2 @@
+export { OutletsPage } from './OutletsPage'
+export { OwnOutletPage, ShootOutletPage } from './OutletPage'

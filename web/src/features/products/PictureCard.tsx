@@ -1,0 +1,161 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { useRef, useState } from 'react'
+import { ALT_PROBLEMS, altProblems } from '@cloudbank/core/names'
+import type { ShootView, Shot } from '../../data'
+import { useDragShots, useDropShots } from '../../drag'
+import { attempt } from '../../notices'
+import { Thumb } from '../../preview'
+import { Action, Attention } from '../../ui'
+import type { DeliveryPlan, Going } from '../../work/delivery'
+import { sendTo, writeWords } from '../../work/products'
+
+/** Width of a picture and its words, in pixels. */
+const WIDTH_PX = 172
+
+interface Props {
+  readonly view: ShootView
+  readonly shot: Shot
+  readonly at: number
+  readonly count: number
+  readonly hasProduct: boolean
+  readonly going: readonly Going[]
+  /** How the other pictures of the product are described. */
+  readonly others: readonly string[]
+  readonly aside: DeliveryPlan['aside']
+  readonly onMove: (shotId: string, to: number) => void
+}
+
+/** A picture of a product: its place, its file name, its description, and the outlets that it goes to. */
+export function PictureCard(props: Props) {
+  const { view, shot, at, count, hasProduct, going, others, aside, onMove } = props
+  const card = useRef<HTMLDivElement>(null)
+  useDragShots(card, shot.id)
+  const over = useDropShots(card, hasProduct ? (id) => onMove(id, at) : null)
+  const [first] = going
+  const alt = first?.altText ?? shot.words.alt ?? ''
+  const stem = first?.path.replace(/^.*\//, '').replace(/\.\w+$/, '') ?? shot.words.file ?? ''
+  const problems = altProblems(alt, others)
+  return (
+    <Box
+      ref={card}
+      width={`${WIDTH_PX}px`}
+      outline={over ? '2px solid' : undefined}
+      outlineColor="ink"
+      data-shot={shot.id}
+    >
+      <Thumb shot={shot} view={view} px={WIDTH_PX} />
+      <Flex align="center" height="26px" fontSize="12px">
+        <Text flex="1" fontWeight={at === 0 ? 700 : 400} truncate>
+          {at === 0 && hasProduct ? 'Cover' : ''} {shot.angle ?? ''}
+        </Text>
+        {hasProduct && (
+          <>
+            <Action
+              look="quiet"
+              aria-label={`${shot.fileName} one place forward`}
+              disabled={at === 0}
+              onClick={() => onMove(shot.id, at - 1)}
+            >
+              ←
+            </Action>
+            <Action
+              look="quiet"
+              aria-label={`${shot.fileName} one place back`}
+              disabled={at === count - 1}
+              onClick={() => onMove(shot.id, at + 1)}
+            >
+              →
+            </Action>
+          </>
+        )}
+      </Flex>
+      <Words
+        label={`File name of ${shot.fileName}`}
+        shown={stem}
+        written={shot.words.file}
+        mono
+        save={(text) => attempt(writeWords(shot, 'file', text), 'The name could not be kept')}
+      />
+      <Words
+        label={`Description of ${shot.fileName}`}
+        shown={alt}
+        written={shot.words.alt}
+        save={(text) => attempt(writeWords(shot, 'alt', text), 'It could not be kept')}
+      />
+      {problems.map((problem) => (
+        <Flex key={problem} gap="6px" align="center" fontSize="12px">
+          <Attention />
+          <Text>{ALT_PROBLEMS[problem]}</Text>
+        </Flex>
+      ))}
+      {view.shoot.outlets.map((outlet) => {
+        const isAside = aside.get(outlet.id)?.some(({ id }) => id === shot.id) === true
+        return (
+          <chakra.label key={outlet.id} display="block" fontSize="12px" lineHeight="20px">
+            <input
+              type="checkbox"
+              checked={!isAside}
+              onChange={({ target: { checked } }) =>
+                attempt(sendTo(shot, outlet, checked ? 'in' : 'out'), 'It could not be changed')
+              }
+            />{' '}
+            {outlet.name}
+            {isAside && ', set aside'}
+          </chakra.label>
+        )
+      })}
+    </Box>
+  )
+}
+
+interface WordsProps {
+  readonly label: string
+  /** What stands there: the written, or what the pattern makes. */
+  readonly shown: string
+  readonly written: string | null
+  readonly mono?: boolean
+  readonly save: (text: string | null) => void
+}
+
+/** Text that a pattern makes until it is written; emptied, the pattern makes it again. */
+function Words({ label, shown, written, mono, save }: WordsProps) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const take = (): void => {
+    if (draft === null) return
+    setDraft(null)
+    if (draft !== shown) save(draft.trim() === '' ? null : draft.trim())
+  }
+  return (
+    <chakra.textarea
+      aria-label={label}
+      title={
+        written === null
+          ? 'From the pattern; write to keep your own'
+          : 'Written; emptied, the pattern takes over'
+      }
+      rows={mono ? 1 : 2}
+      width="100%"
+      resize="none"
+      display="block"
+      padding="2px 4px"
+      marginBottom="3px"
+      fontSize="12px"
+      lineHeight="16px"
+      fontFamily={mono ? 'mono' : 'body'}
+      fontWeight={written === null ? 400 : 650}
+      background="transparent"
+      borderWidth="1px"
+      borderColor="edge"
+      borderRadius="2px"
+      maxLength={mono ? 200 : 500}
+      value={draft ?? shown}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter') return
+        event.preventDefault()
+        take()
+      }}
+    />
+  )
+}

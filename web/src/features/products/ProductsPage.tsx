@@ -1,0 +1,67 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
+import { Link, useParams } from 'react-router'
+import { countOf } from '@cloudbank/core/words'
+import { Lost } from '../../app/Lost'
+import { useShootView, type ShootView } from '../../data'
+import { Action } from '../../ui'
+import { planDelivery, type Going } from '../../work/delivery'
+import { groupBy } from '../../work/groupBy'
+import { groupByProduct, useProductData } from '../../work/products'
+import { ProductRow } from './ProductRow'
+
+/** Every product with its pictures in order, what they are called, and how they are described. */
+export function ProductsPage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  return view === null ? <Lost /> : <Products view={view} />
+}
+
+function Products({ view }: { view: ShootView }) {
+  const groups = useMemo(
+    () => groupByProduct(view.shots, view.products),
+    [view.shots, view.products],
+  )
+  const plan = useMemo(() => planDelivery(view), [view])
+  const goingOf = useMemo(() => groupBy<Going, string>(plan.going, ({ shot }) => shot.id), [plan])
+  const without = [...view.products.values()].filter(
+    ({ sku }) => !groups.some((group) => group.sku === sku),
+  )
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="1180px" marginX="auto" paddingX="24px" paddingY="20px">
+        <Flex align="baseline" gap="12px" marginBottom="4px">
+          <Heading as="h1" fontSize="26px" fontWeight="750">
+            Products
+          </Heading>
+          <Text color="softInk" flex="1">
+            {countOf(groups.filter(({ sku }) => sku !== '').length, 'product')} with pictures
+          </Text>
+          <Link to={`/shoots/${view.shoot.id}/brief?find=Names`}>
+            <u>patterns</u>
+          </Link>
+          <Action onClick={() => useProductData.getState().open()}>Product data …</Action>
+        </Flex>
+        <Text color="softInk" marginBottom="10px">
+          The first picture is the cover. Drag pictures to put them in order, or move them with the
+          arrows. Names and descriptions come from the patterns until they are written here.
+        </Text>
+        {groups.map((group) => (
+          <ProductRow
+            key={group.sku}
+            view={view}
+            group={group}
+            goingOf={goingOf}
+            aside={plan.aside}
+          />
+        ))}
+        {without.length > 0 && (
+          <Text color="softInk" paddingY="12px" borderTopWidth="1px" borderColor="hairline">
+            Without a picture: {without.map(({ sku }) => sku).join(', ')}
+          </Text>
+        )}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,28 @@
+import type { OutletVerdict } from '../../work/delivery'
+
+/** From this size on there is room for the names of outlets beside their marks, in pixels. */
+const WITH_NAMES_PX = 150
+
+const WORDS = {
+  keeps: 'keeps to the rules',
+  breaks: 'breaks a rule',
+  'not-made': 'not made',
+  aside: 'set aside',
+} as const satisfies Record<OutletVerdict['state'], string>
+
+/** How a shot stands with each outlet: full keeps to its rules, amber breaks one, empty is not made, a line is aside. */
+export function RuleMarks({ verdicts, px }: { verdicts: readonly OutletVerdict[]; px: number }) {
+  return (
+    <div className="tile-rules" data-named={px >= WITH_NAMES_PX || undefined}>
+      {verdicts.map(({ outlet, state, words }) => {
+        const said = `${outlet}: ${WORDS[state]}${words === '' ? '' : `. ${words}`}`
+        return (
+          <div key={outlet} title={said} aria-label={said} role="img">
+            <i data-state={state} />
+            {px >= WITH_NAMES_PX && <span>{outlet}</span>}
+          </div>
+        )
+      })}
+    </div>
+  )
+}

@@ -1,0 +1,75 @@
+import { Box, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Outlet } from '@cloudbank/core/outlets'
+import { SettingRow } from '../ui/fields'
+import { PatternInput } from './PatternInput'
+import { PlacementLook } from './PlacementLook'
+import { PlacementTable } from './PlacementTable'
+import { RulesForm } from './RulesForm'
+
+interface Props {
+  readonly outlet: Outlet
+  readonly save: (words: string, outlet: Outlet) => void
+}
+
+/** Everything about an outlet: its placements, how pictures look there, its rules, names and descriptions. */
+export function OutletForm({ outlet, save }: Props) {
+  const [problem, setProblem] = useState<string | null>(null)
+  return (
+    <>
+      <Title>Placements</Title>
+      <PlacementTable
+        placements={outlet.placements}
+        save={(words, placements) => save(words, { ...outlet, placements: [...placements] })}
+      />
+      <Box marginTop="14px">
+        {outlet.placements.map((placement) => (
+          <SettingRow
+            key={placement.id}
+            label={`Look of ${placement.name}`}
+            hint="Where nothing is written, as the brief has it."
+          >
+            <PlacementLook
+              placement={placement}
+              onProblem={setProblem}
+              save={(words, changes) =>
+                save(words, {
+                  ...outlet,
+                  placements: outlet.placements.map((other) =>
+                    other.id === placement.id ? { ...placement, changes } : other,
+                  ),
+                })
+              }
+            />
+          </SettingRow>
+        ))}
+        {problem && <Text role="alert">{problem}</Text>}
+      </Box>
+      <Title>Rules</Title>
+      <RulesForm rules={outlet.rules} save={(words, rules) => save(words, { ...outlet, rules })} />
+      <Title>Names and descriptions</Title>
+      <SettingRow label="File names" hint="A pattern in place of the brief’s.">
+        <PatternInput
+          label="File names at the outlet"
+          value={outlet.fileNames}
+          fallback="as the brief"
+          commit={(fileNames) => save('File names', { ...outlet, fileNames })}
+        />
+      </SettingRow>
+      <SettingRow label="Descriptions" hint="A pattern in place of the brief’s.">
+        <PatternInput
+          label="Descriptions at the outlet"
+          value={outlet.altTexts}
+          fallback="as the brief"
+          commit={(altTexts) => save('Descriptions', { ...outlet, altTexts })}
+        />
+      </SettingRow>
+    </>
+  )
+}
+
+const Title = ({ children }: { children: React.ReactNode }) => (
+  <Heading as="h2" fontSize="18px" fontWeight="700" marginTop="26px" marginBottom="8px">
+    {children}
+  </Heading>
+)

@@ -1,0 +1,203 @@
+import { Box, chakra, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
+import { Placement } from '@cloudbank/core/outlets'
+import { Action } from '../ui'
+import { NumberInput } from '../ui/fields'
+
+const Head = chakra('th', {
+  base: {
+    textAlign: 'left',
+    fontWeight: 600,
+    fontSize: '12px',
+    color: 'softInk',
+    paddingY: '6px',
+    paddingRight: '14px',
+  },
+})
+const Cell = chakra('td', {
+  base: {
+    paddingY: '6px',
+    paddingRight: '14px',
+    borderTopWidth: '1px',
+    borderColor: 'hairline',
+    verticalAlign: 'middle',
+  },
+})
+
+interface Props {
+  readonly placements: readonly Placement[]
+  readonly save: (words: string, next: readonly Placement[]) => void
+}
+
+/** The files that are made of each shot: one row a placement. */
+export function PlacementTable({ placements, save }: Props) {
+  const [problem, setProblem] = useState<string | null>(null)
+  const replace = (index: number, change: Partial<Placement>): void =>
+    save(
+      `Placement ${placements[index]?.name ?? ''}`,
+      placements.map((placement, i) => (i === index ? { ...placement, ...change } : placement)),
+    )
+  return (
+    <Box>
+      <chakra.table width="100%" borderCollapse="collapse">
+        <thead>
+          <tr>
+            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit', 'Density'].map(
+              (word) => (
+                <Head key={word}>{word}</Head>
+              ),
+            )}
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {placements.map((placement, index) => (
+            <tr key={placement.id}>
+              <Cell>
+                <NameInput name={placement.name} commit={(name) => replace(index, { name })} />
+              </Cell>
+              <Cell>
+                <NumberInput
+                  label="Longer side"
+                  unit="px"
+                  min={16}
+                  max={10000}
+                  value={placement.longSidePx}
+                  onProblem={setProblem}
+                  commit={(px) => px !== null && replace(index, { longSidePx: px })}
+                />
+              </Cell>
+              <Cell>
+                <NativeSelect.Root size="xs" width="92px">
+                  <NativeSelect.Field
+                    aria-label="Format"
+                    value={placement.format}
+                    onChange={(event) => {
+                      const format = MADE_FORMATS.find((known) => known === event.target.value)
+                      if (format) replace(index, { format })
+                    }}
+                  >
+                    {MADE_FORMATS.map((format) => (
+                      <option key={format} value={format}>
+                        {FORMATS[format].word}
+                      </option>
+                    ))}
+                  </NativeSelect.Field>
+                  <NativeSelect.Indicator />
+                </NativeSelect.Root>
+              </Cell>
+              <Cell>
+                <NumberInput
+                  label="Quality"
+                  unit="%"
+                  width="56px"
+                  min={1}
+                  max={100}
+                  value={placement.qualityPct}
+                  onProblem={setProblem}
+                  commit={(pct) => pct !== null && replace(index, { qualityPct: pct })}
+                />
+              </Cell>
+              <Cell>
+                <NumberInput
+                  label="Least quality"
+                  unit="%"
+                  width="56px"
+                  min={1}
+                  max={100}
+                  value={placement.leastQualityPct}
+                  onProblem={setProblem}
+                  commit={(pct) => pct !== null && replace(index, { leastQualityPct: pct })}
+                />
+              </Cell>
+              <Cell>
+                <NumberInput
+                  label="Limit"
+                  unit="KB"
+                  width="72px"
+                  min={1}
+                  max={50000}
+                  optional
+                  value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
+                  onProblem={setProblem}
+                  commit={(kb) => replace(index, { limitBytes: kb === null ? null : kb * 1000 })}
+                />
+              </Cell>
+              <Cell>
+                <NumberInput
+                  label="Density"
+                  unit="dpi"
+                  width="56px"
+                  min={1}
+                  max={2400}
+                  optional
+                  value={placement.dpi}
+                  onProblem={setProblem}
+                  commit={(dpi) => replace(index, { dpi })}
+                />
+              </Cell>
+              <Cell textAlign="right">
+                <Action
+                  look="quiet"
+                  disabled={placements.length === 1}
+                  onClick={() =>
+                    save(
+                      `Placement ${placement.name} removed`,
+                      placements.filter((_, i) => i !== index),
+                    )
+                  }
+                >
+                  Remove
+                </Action>
+              </Cell>
+            </tr>
+          ))}
+        </tbody>
+      </chakra.table>
+      {problem && (
+        <Text role="alert" fontSize="12px" fontWeight="600" marginTop="6px">
+          {problem}
+        </Text>
+      )}
+      <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
+        <Text color="softInk" fontSize="12px">
+          Quality is lowered as far as the limit demands, never below the least; a picture that
+          still is too heavy is made all the same, and says so. PNG has no quality.
+        </Text>
+        <Action
+          disabled={placements.length >= 20}
+          onClick={() => save('Placement added', [...placements, freshPlacement(placements)])}
+        >
+          Add a placement
+        </Action>
+      </Flex>
+    </Box>
+  )
+}
+
+function freshPlacement(placements: readonly Placement[]): Placement {
+  let n = placements.length + 1
+  while (placements.some(({ id }) => id === `size-${n}`)) n++
+  return Placement.parse({ id: `size-${n}`, name: `size ${n}`, longSidePx: 800 })
+}
+
+function NameInput({ name, commit }: { name: string; commit: (name: string) => void }) {
+  const [draft, setDraft] = useState(name)
+  const take = (): void => {
+    const next = draft.trim().slice(0, 60)
+    if (next === '') setDraft(name)
+    else if (next !== name) commit(next)
+  }
+  return (
+    <Input
+      aria-label="Name of the placement"
+      size="xs"
+      width="130px"
+      value={draft}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
+  )
+}

@@ -1,0 +1,154 @@
+import { Flex, NativeSelect, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
+import { OutletRules } from '@cloudbank/core/outlets'
+import { NumberInput, SettingRow, SwitchSetting } from '../ui/fields'
+import { ColourInput } from './PlacementLook'
+
+interface Props {
+  readonly rules: OutletRules
+  readonly save: (words: string, rules: OutletRules) => void
+}
+
+/** The rules that are one number, with their ranges. */
+const NUMBERS = [
+  { field: 'leastShorterPx', label: 'Shorter side, at least', unit: 'px', max: 20_000, scale: 1 },
+  { field: 'mostLongerPx', label: 'Longer side, at most', unit: 'px', max: 20_000, scale: 1 },
+  { field: 'limitBytes', label: 'Weight, at most', unit: 'KB', max: 50_000, scale: 1000 },
+  { field: 'leastFillPct', label: 'Product fills, at least', unit: '%', max: 100, scale: 1 },
+  { field: 'mostFillPct', label: 'Product fills, at most', unit: '%', max: 100, scale: 1 },
+  { field: 'mostPictures', label: 'Pictures of a product, at most', unit: '', max: 200, scale: 1 },
+] as const
+
+const hint = (field: keyof OutletRules): string => OutletRules.shape[field].description ?? ''
+
+/** What an outlet takes: a row a rule; an empty one asks nothing. */
+export function RulesForm({ rules, save }: Props) {
+  const [problem, setProblem] = useState<string | null>(null)
+  const set = (words: string, change: Partial<OutletRules>): void =>
+    save(words, { ...rules, ...change })
+  const { ratio, backdrop } = rules
+  const side = (which: 'width' | 'height', label: string) => (
+    <NumberInput
+      label={label}
+      unit=""
+      width="60px"
+      min={1}
+      max={2000}
+      optional
+      value={ratio?.[which] ?? null}
+      onProblem={setProblem}
+      commit={(value) =>
+        set('Ratio', {
+          ratio: value === null ? null : { width: 1, height: 1, ...ratio, [which]: value },
+        })
+      }
+    />
+  )
+  return (
+    <>
+      {NUMBERS.map(({ field, label, unit, max, scale }) => (
+        <SettingRow key={field} label={label} hint={hint(field)}>
+          <NumberInput
+            label={label}
+            unit={unit}
+            min={1}
+            max={max}
+            optional
+            value={rules[field] === null ? null : rules[field] / scale}
+            onProblem={setProblem}
+            commit={(value) =>
+              set(`${label} ${value ?? 'open'}`, { [field]: value === null ? null : value * scale })
+            }
+          />
+        </SettingRow>
+      ))}
+      <SettingRow label="Ratio" hint={hint('ratio')} problem={problem}>
+        <Flex align="center" gap="8px">
+          {side('width', 'Width of the outlet’s ratio')}
+          <Text>:</Text>
+          {side('height', 'Height of the outlet’s ratio')}
+        </Flex>
+      </SettingRow>
+      <SettingRow label="Formats" hint={hint('formats')}>
+        <Flex gap="14px">
+          {MADE_FORMATS.map((format) => (
+            <label key={format}>
+              <input
+                type="checkbox"
+                checked={rules.formats.includes(format)}
+                onChange={({ target: { checked } }) =>
+                  set(`${FORMATS[format].word} ${checked ? 'taken' : 'not taken'}`, {
+                    formats: MADE_FORMATS.filter((known) =>
+                      known === format ? checked : rules.formats.includes(known),
+                    ),
+                  })
+                }
+              />{' '}
+              {FORMATS[format].word}
+            </label>
+          ))}
+        </Flex>
+      </SettingRow>
+      <SettingRow label="Border" hint={hint('backdrop')}>
+        <Flex align="center" gap="10px" wrap="wrap">
+          <NativeSelect.Root size="xs" width="130px">
+            <NativeSelect.Field
+              aria-label="What the border must be"
+              value={backdrop?.kind ?? 'any'}
+              onChange={({ target: { value } }) =>
+                set('Border', {
+                  backdrop:
+                    value === 'colour'
+                      ? { kind: 'colour', colour: '#FFFFFF', tolerance: 1 }
+                      : value === 'transparent'
+                        ? { kind: 'transparent' }
+                        : null,
+                })
+              }
+            >
+              <option value="any">anything</option>
+              <option value="colour">a colour</option>
+              <option value="transparent">transparent</option>
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          {backdrop?.kind === 'colour' && (
+            <>
+              <ColourInput
+                label="Colour of the border"
+                value={backdrop.colour}
+                commit={(colour) => set(`Border ${colour}`, { backdrop: { ...backdrop, colour } })}
+              />
+              <NumberInput
+                label="Tolerance of the border"
+                unit="ΔE"
+                width="56px"
+                min={0}
+                max={20}
+                step={0.1}
+                value={backdrop.tolerance}
+                onProblem={setProblem}
+                commit={(value) =>
+                  value !== null && set('Border', { backdrop: { ...backdrop, tolerance: value } })
+                }
+              />
+            </>
+          )}
+        </Flex>
+      </SettingRow>
+      <SwitchSetting
+        label="Colour profile"
+        hint={hint('needsProfile')}
+        value={rules.needsProfile}
+        commit={(needsProfile) => set('Colour profile', { needsProfile })}
+      />
+      <SwitchSetting
+        label="Descriptions"
+        hint={hint('needsAltText')}
+        value={rules.needsAltText}
+        commit={(needsAltText) => set('Descriptions', { needsAltText })}
+      />
+    </>
+  )
+}

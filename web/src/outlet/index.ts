@@ -1,0 +1,5 @@
+export { describeRules } from './describeRules'
+export { OutletForm } from './OutletForm'
+export { PatternInput } from './PatternInput'
+export { PlacementTable } from './PlacementTable'
+export { copyOf, dropOutlet, keepOutlet, useOutletChoices } from './useOutletChoices'
