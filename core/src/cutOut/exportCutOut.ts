@@ -73,6 +73,8 @@ export async function exportCutOut(
     size: source.size,
     behind: { kind: 'original' },
     passes,
+    turnDeg: 0,
+    product: null,
     findings: [],
   }
   const cutOut: RenditionPlan = {

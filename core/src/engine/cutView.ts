@@ -68,6 +68,8 @@ export async function drawCutView(
     window: pixelsOf(window, source.size),
     size,
     behind: { kind: 'original' },
+    turnDeg: 0,
+    product: null,
     passes,
     findings: [],
   }

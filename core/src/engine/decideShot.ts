@@ -53,6 +53,7 @@ export async function decideShot(
       product: null,
       lift: null,
       ownBackdrop: null,
+      interest: null,
       groundPicture: null,
     },
   }

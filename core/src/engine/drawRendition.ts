@@ -29,6 +29,7 @@ import {
 } from '../steps'
 import { clearAlphaBeyond, clearBeyond, coverageOf, type Coverage } from './coverage'
 import { neededSide } from './planRendition'
+import { flatPartFor, turnInto } from './turn'
 
 const WHITE: Rgb = [1, 1, 1]
 
@@ -71,6 +72,7 @@ function drawInto(
   facts: ShotFacts,
   plan: RenditionPlan,
 ): LinearRgba {
+  if (plan.turnDeg !== 0) return drawTurned(picture, source, facts, plan)
   const { window, size, behind } = plan
   const coverage = coverageOf(window, facts.photograph, size)
   const place = placeOf(facts, plan, coverage)
@@ -87,6 +89,38 @@ function drawInto(
     const ground = groundOf(plan)
     if (ground) layOnGround(picture, ground)
     paint(picture, place, above)
+  }
+  return picture
+}
+
+/**
+ * The same of a turned photograph: all that is done to the photograph as it lies, then the turn, then the
+ * ground and what goes over it.
+ */
+function drawTurned(
+  picture: LinearRgba,
+  source: Source,
+  facts: ShotFacts,
+  plan: RenditionPlan,
+): LinearRgba {
+  const { window, size, turnDeg, behind } = plan
+  const { photograph } = facts
+  const part = flatPartFor(window, size, photograph, turnDeg)
+  const isOriginal = behind.kind === 'original'
+  const flat = drawInto(linearRaster(part.size), source, facts, {
+    ...plan,
+    ...part,
+    turnDeg: 0,
+    behind: isOriginal ? behind : { kind: 'transparent' },
+    passes: plan.passes.filter(({ phase }) => !isOverGround(phase)),
+  })
+  turnInto(picture, window, flat, part, photograph, turnDeg)
+  if (behind.kind === 'painted') layOver(picture, behind.paint)
+  const above = plan.passes.filter(({ phase }) => isOverGround(phase))
+  if (above.length > 0) {
+    const ground = groundOf(plan)
+    if (ground) layOnGround(picture, ground)
+    paint(picture, placeOf(facts, plan), above)
   }
   return picture
 }

@@ -116,6 +116,41 @@ describe('one rendition', () => {
   })
 })
 
+describe('a turned picture', () => {
+  test('stands on its corner after an eighth, in its own colour, and fills as before', async () => {
+    const still = await drawOne({})
+    const turned = await drawOne({ frame: { fillPct: 50, turnDeg: 45 } }, 282)
+    // The square stands on its corner: half as wide a quarter up, of its own red in the middle.
+    expect(pixel(turned, 141, 141)).toEqual(pixel(still, 100, 100))
+    const isRed = (x: number, y: number): boolean => {
+      const [r = 0, g = 0] = pixel(turned, x, y)
+      return r > 150 && g < 80
+    }
+    const wide = (y: number): number => {
+      let count = 0
+      for (let x = 0; x < 282; x++) if (isRed(x, y)) count++
+      return count
+    }
+    expect(wide(141)).toBeGreaterThan(136)
+    expect(wide(141)).toBeLessThan(144)
+    expect(Math.abs(wide(106) - wide(141) / 2)).toBeLessThan(4)
+    expect(pixel(turned, 20, 20)).toEqual([255, 255, 255, 255])
+  })
+
+  test('of the whole photograph is turned with its backdrop, to a part of a code value', async () => {
+    const whole = { cut: { method: 'off' }, ground: { behind: { kind: 'original' } } }
+    const turned = await drawOne({ ...whole, frame: { reach: 'crop', turnDeg: 10 } }, 150)
+    for (const [x, y] of [
+      [0, 0],
+      [149, 0],
+      [0, 149],
+      [149, 149],
+    ] as const)
+      expect(pixel(turned, x, y)).toEqual([...PAPER, 255])
+    expect(pixel(turned, 75, 75)).toEqual([...RED, 255])
+  })
+})
+
 describe('several renditions of one shot', () => {
   const wide = placement(120, {
     id: 'wide',

@@ -99,6 +99,8 @@ const mirror = (change: object) =>
   [{}, change].map((more) => ({ frame: { fillPct: 40 }, ground: { reflectionPct: 60, ...more } }))
 const finish = (change: object) => [{}, { finish: { placements: [place(change)] } }]
 
+const framed = (change: object, base: object = {}) =>
+  [{}, change].map((more) => ({ frame: { ...base, ...more } }))
 const words = (change: object) =>
   [{}, change].map((more) => ({ finish: { placements: [place()], ...more } }))
 
@@ -170,6 +172,18 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'frame.ratio.width': [{}, { frame: { ratio: { width: 2, height: 1 } } }],
   'frame.ratio.height': [{}, { frame: { ratio: { width: 1, height: 2 } } }],
   'frame.fillPct': [{}, { frame: { fillPct: 60 } }],
+  'frame.reach': framed({ reach: 'crop' }, { ratio: { width: 2, height: 1 } }).map((more) => ({
+    ...whole,
+    ...more,
+  })),
+  'frame.fillOf': framed({ fillOf: 'width' }, { ratio: { width: 2, height: 1 } }),
+  'frame.centreBy': framed({ centreBy: 'weight' }),
+  'frame.stand': framed({ stand: 'base' }),
+  'frame.basePct': framed({ basePct: 20 }, { stand: 'base' }),
+  'frame.sizePct': framed({ sizePct: 70 }),
+  'frame.shiftXPct': framed({ shiftXPct: 5 }),
+  'frame.shiftYPct': framed({ shiftYPct: -5 }),
+  'frame.turnDeg': framed({ turnDeg: 4 }),
   'frame.enlarge': [300, 300].map((longSidePx, i) => ({
     frame: { enlarge: i === 1 },
     finish: { placements: [place({ longSidePx })] },

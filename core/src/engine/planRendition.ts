@@ -21,6 +21,8 @@ export function planRendition(
     placement,
     window: wholeOf(facts.photograph),
     size: facts.photograph,
+    turnDeg: 0,
+    product: null,
     behind: { kind: 'original' },
     passes,
     findings: [],
@@ -42,4 +44,4 @@ export const windowOf = ({ window }: RenditionPlan, { facts }: Pick<Decision, 'f
 
 /** The product in the picture, as fractions of the picture; null where the shot was left whole. */
 export const productIn = (plan: RenditionPlan, { facts }: Pick<Decision, 'facts'>): Box01 | null =>
-  facts.product && within01(facts.product, windowOf(plan, { facts }))
+  plan.product && within01(fractionsOf(plan.product, facts.photograph), windowOf(plan, { facts }))

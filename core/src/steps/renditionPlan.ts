@@ -18,6 +18,10 @@ export interface RenditionPlan {
   /** The part of the photograph that becomes the picture, in its pixels; it may reach beyond it. */
   readonly window: PxBox
   readonly size: Size
+  /** The photograph is turned clockwise about its middle by this first, in degrees; the window lies in what comes of it. */
+  readonly turnDeg: number
+  /** The product, in the same pixels as the window; null where the shot was left whole. */
+  readonly product: PxBox | null
   readonly behind: Behind
   readonly passes: readonly Pass[]
   readonly findings: readonly AnyFinding[]

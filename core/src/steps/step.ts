@@ -22,6 +22,8 @@ export interface ShotFacts {
   readonly lift: Pass | null
   /** What the photograph's own backdrop gives to a new ground, once it is asked for; null without a cut. */
   readonly ownBackdrop: (() => OwnBackdrop) | null
+  /** What matters in a photograph that is left whole, as fractions; null where that was not asked. */
+  readonly interest: { readonly x: number; readonly y: number } | null
   /** The picture that the settings put behind the product; null where they put none. */
   readonly groundPicture: LinearRgba | null
 }

@@ -16,6 +16,7 @@ interface TooFew {
 export type FrameFinding =
   | ({ readonly code: 'too-small' } & TooFew)
   | { readonly code: 'beyond-photograph' }
+  | { readonly code: 'crops-product' }
   | { readonly code: 'tilted'; readonly degrees: number }
   | { readonly code: 'off-centre'; readonly share01: number }
   | { readonly code: 'touches-border' }
@@ -33,6 +34,12 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
     title: 'Frame beyond the photograph',
     weight: 'look',
     remedy: 'The backdrop’s edge was continued. Choose a coloured ground or a higher fill.',
+  },
+  'crops-product': {
+    title: 'Product cut by the frame',
+    weight: 'look',
+    remedy:
+      'The photograph is too narrow for the ratio. Add ground instead, or choose another ratio.',
   },
   tilted: {
     title: 'Tilted',

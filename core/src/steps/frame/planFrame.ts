@@ -3,7 +3,7 @@ import type { PxBox, Size } from '../../raster'
 import type { FrameSettings } from './settings'
 
 /** What decides where a frame lies. */
-type Asked = Pick<FrameSettings, 'ratio' | 'fillPct'>
+type Asked = Omit<FrameSettings, 'reach' | 'enlarge' | 'turnDeg'>
 
 /** The size of a placement's picture in pixels for a frame of this ratio. */
 export function placementSize(
@@ -28,20 +28,55 @@ export function sizeWithin(window: PxBox, asked: Size): Size {
 }
 
 /**
- * Frames a product: `box` (in pixels of the photograph) is centred, and its longer side, measured
- * against the frame, takes the asked share. The window has exactly the asked ratio, so nothing is
- * distorted.
+ * Frames a product. The window has exactly the asked ratio, so nothing is distorted; the product takes the
+ * asked share of it, stands in its middle or on its base line, and is moved by what was asked.
+ *
+ * @param box the product, in pixels of the (turned) photograph.
+ * @param weight where its weight lies, in the same pixels.
  */
-export function frameProduct(box: PxBox, { ratio, fillPct }: Asked): PxBox {
-  const aspect = ratio.width / ratio.height
-  const width = Math.max(box.width, box.height * aspect) / (fillPct / 100)
+export function frameProduct(
+  box: PxBox,
+  asked: Asked,
+  weight: { readonly x: number; readonly y: number } = middleOf(box),
+): PxBox {
+  const aspect = asked.ratio.width / asked.ratio.height
+  const along = { width: box.width, height: box.height * aspect }
+  const extent =
+    asked.fillOf === 'tighter' ? Math.max(along.width, along.height) : along[asked.fillOf]
+  const width = extent / (asked.fillPct / 100) / (asked.sizePct / 100)
   const height = width / aspect
+  const centre = asked.centreBy === 'weight' ? weight : middleOf(box)
+  const y =
+    asked.stand === 'base'
+      ? box.y + box.height - height * (1 - asked.basePct / 100)
+      : centre.y - height / 2
   return {
-    x: box.x + box.width / 2 - width / 2,
-    y: box.y + box.height / 2 - height / 2,
+    x: centre.x - width / 2 - (asked.shiftXPct / 100) * width,
+    y: y - (asked.shiftYPct / 100) * height,
     width,
     height,
   }
+}
+
+const middleOf = ({ x, y, width, height }: PxBox): { x: number; y: number } => ({
+  x: x + width / 2,
+  y: y + height / 2,
+})
+
+/**
+ * The largest window of the asked ratio that lies inside, about a place as far as it fits; a smaller one,
+ * such as a product's frame, keeps its size.
+ */
+export function cropInside(
+  inside: PxBox,
+  { ratio }: Pick<FrameSettings, 'ratio'>,
+  about: { readonly x: number; readonly y: number },
+  wanted: Size = { width: Infinity, height: Infinity },
+): PxBox {
+  const aspect = ratio.width / ratio.height
+  const width = Math.min(inside.width, inside.height * aspect, wanted.width)
+  const height = width / aspect
+  return keepInside({ x: about.x - width / 2, y: about.y - height / 2, width, height }, inside)
 }
 
 /** Frames a whole photograph, centred: the smallest window of the asked ratio that holds it. */
@@ -57,24 +92,29 @@ export function frameWhole(photograph: Size, { ratio }: Pick<FrameSettings, 'rat
   }
 }
 
-/** Moves a window inside the photograph as far as it fits; a side that does not fit is centred. */
-export function keepInside(window: PxBox, photograph: Size): PxBox {
-  const along = (start: number, length: number, limit: number): number =>
-    length > limit ? (limit - length) / 2 : Math.min(Math.max(start, 0), limit - length)
+/** Moves a window inside the photograph, or a part of it, as far as it fits; a side that does not fit is centred. */
+export function keepInside(window: PxBox, inside: Size & Partial<PxBox>): PxBox {
+  const along = (start: number, length: number, first: number, limit: number): number =>
+    first +
+    (length > limit ? (limit - length) / 2 : Math.min(Math.max(start - first, 0), limit - length))
   return {
     ...window,
-    x: along(window.x, window.width, photograph.width),
-    y: along(window.y, window.height, photograph.height),
+    x: along(window.x, window.width, inside.x ?? 0, inside.width),
+    y: along(window.y, window.height, inside.y ?? 0, inside.height),
   }
 }
 
 /** Whether a window reaches beyond the photograph by more than rounding. */
-export function reachesBeyond({ x, y, width, height }: PxBox, photograph: Size): boolean {
+export function reachesBeyond(
+  { x, y, width, height }: PxBox,
+  inside: Size & Partial<PxBox>,
+): boolean {
   const slack = 0.5
+  const [left, top] = [inside.x ?? 0, inside.y ?? 0]
   return (
-    x < -slack ||
-    y < -slack ||
-    x + width > photograph.width + slack ||
-    y + height > photograph.height + slack
+    x < left - slack ||
+    y < top - slack ||
+    x + width > left + inside.width + slack ||
+    y + height > top + inside.height + slack
   )
 }

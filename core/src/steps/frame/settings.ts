@@ -2,18 +2,68 @@ import { z } from 'zod'
 
 const Side = z.number().int().min(1).max(2000)
 
-/** How the product sits in the picture. */
+/** How the product sits in the picture. Shares are of the frame, so that a set has one look at every size. */
 export const FrameSettings = z.strictObject({
   ratio: z
     .strictObject({ width: Side, height: Side })
     .default({ width: 1, height: 1 })
     .describe('Width to height of the picture.'),
+  reach: z
+    .enum(['pad', 'crop'])
+    .default('pad')
+    .describe(
+      'How a photograph that is left whole comes to the ratio: ground is added around it, or it is cropped about what matters.',
+    ),
   fillPct: z
     .number()
     .min(10)
     .max(100)
     .default(85)
-    .describe('Share of the frame that the product’s longer side takes, in per cent.'),
+    .describe('Share of the frame that the product takes, in per cent.'),
+  fillOf: z
+    .enum(['tighter', 'width', 'height'])
+    .default('tighter')
+    .describe(
+      'What the fill is measured along: the side that is tighter, the width, or the height.',
+    ),
+  centreBy: z
+    .enum(['box', 'weight'])
+    .default('box')
+    .describe('What is centred: the product’s box, or its weight to the eye.'),
+  stand: z
+    .enum(['centre', 'base'])
+    .default('centre')
+    .describe('Where it stands: in the middle, or on a base line, so that a row lines up.'),
+  basePct: z
+    .number()
+    .min(0)
+    .max(50)
+    .default(8)
+    .describe('Height of the base line above the frame’s lower edge, in per cent.'),
+  sizePct: z
+    .number()
+    .min(20)
+    .max(300)
+    .default(100)
+    .describe('Size against the fill, in per cent: a small one beside a large one.'),
+  shiftXPct: z
+    .number()
+    .min(-50)
+    .max(50)
+    .default(0)
+    .describe('Moves the product to the right, or left, in per cent of the frame’s width.'),
+  shiftYPct: z
+    .number()
+    .min(-50)
+    .max(50)
+    .default(0)
+    .describe('Moves the product down, or up, in per cent of the frame’s height.'),
+  turnDeg: z
+    .number()
+    .min(-45)
+    .max(45)
+    .default(0)
+    .describe('Turns the picture clockwise, in degrees, until uprights are upright.'),
   enlarge: z
     .boolean()
     .default(false)

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import type { ComponentProps, ReactNode } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { Stage } from '../Stage'
 import { StageCanvas } from '../StageCanvas'
@@ -15,8 +15,13 @@ export const PlainStage = ({ bench }: { bench: Bench }) => (
   <PicturedStage bench={bench} panel={<FactsPanel bench={bench} />} />
 )
 
+interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'overlay' | 'tools'> {
+  readonly bench: Bench
+  readonly panel: ReactNode
+}
+
 /** The picture as it leaves the step, beside whatever panel the step has. */
-export function PicturedStage({ bench, panel }: { bench: Bench; panel: ReactNode }) {
+export function PicturedStage({ bench, panel, ...more }: Props) {
   const { shot, stage, rendition, plan, assets, mattes } = bench
   const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
     sidePx: SIDE_PX,
@@ -31,6 +36,7 @@ export function PicturedStage({ bench, panel }: { bench: Bench; panel: ReactNode
       result={picture && <StageCanvas picture={picture} label={`After ${stage}`} />}
       reading={picture ? undefined : <Waiting mattes={mattes} />}
       panel={panel}
+      {...more}
     />
   )
 }

@@ -3,6 +3,7 @@ import type { StepId } from '@cloudbank/core/steps'
 import type { Bench } from '../useBench'
 import { CutStage } from './cut'
 import { FinishStage } from './FinishStage'
+import { FrameStage } from './frame'
 import { GroundStage } from './ground'
 import { LightStage } from './light'
 import { PlainStage } from './PlainStage'
@@ -15,6 +16,7 @@ const STAGES: Readonly<Partial<Record<StepId, StageComponent>>> = {
   light: LightStage,
   cut: CutStage,
   ground: GroundStage,
+  frame: FrameStage,
   finish: FinishStage,
 }
 

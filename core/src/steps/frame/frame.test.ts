@@ -1,0 +1,150 @@
+import { describe, expect, test } from 'vitest'
+import { planeU8, srgbRaster } from '../../raster'
+import { photographSource } from '../../source'
+import { scene } from '../../engine/scene.testing'
+import { findInterest } from './findInterest'
+import { cropInside, frameProduct } from './planFrame'
+import { FrameSettings } from './settings'
+import { coveredBy, turnedPoint, turnedProduct } from './turned'
+
+const settings = (change: object = {}): FrameSettings => FrameSettings.parse(change)
+const box = { x: 100, y: 200, width: 400, height: 200 }
+
+/** Where a box lies in a window, as shares of its sides. */
+const within = (
+  inner: { x: number; y: number; width: number; height: number },
+  window: { x: number; y: number; width: number; height: number },
+) => ({
+  left: (inner.x - window.x) / window.width,
+  top: (inner.y - window.y) / window.height,
+  right: (inner.x + inner.width - window.x) / window.width,
+  bottom: (inner.y + inner.height - window.y) / window.height,
+})
+
+describe('a product in its frame', () => {
+  test.each([
+    ['tighter', 0.8, 0.4],
+    ['width', 0.8, 0.4],
+    ['height', 1.6, 0.8],
+  ] as const)('filled by the %s', (fillOf, across, down) => {
+    const window = frameProduct(box, settings({ fillPct: 80, fillOf }))
+    expect(box.width / window.width).toBeCloseTo(across, 9)
+    expect(box.height / window.height).toBeCloseTo(down, 9)
+  })
+
+  test.each([
+    ['a low one', { ...box, height: 100 }],
+    ['a high one', { ...box, height: 390 }],
+  ])('on a base line: %s stands on it', (_name, product) => {
+    const window = frameProduct(product, settings({ stand: 'base', basePct: 12 }))
+    expect(within(product, window).bottom).toBeCloseTo(0.88, 9)
+    expect((within(product, window).left + within(product, window).right) / 2).toBeCloseTo(0.5, 9)
+  })
+
+  test('at half the size takes half, on the same line', () => {
+    const at = (sizePct: number) =>
+      within(box, frameProduct(box, settings({ stand: 'base', sizePct })))
+    expect(at(50).right - at(50).left).toBeCloseTo((at(100).right - at(100).left) / 2, 9)
+    expect(at(50).bottom).toBeCloseTo(at(100).bottom, 9)
+  })
+
+  test('is moved by shares of the frame', () => {
+    const still = within(box, frameProduct(box, settings()))
+    const moved = within(box, frameProduct(box, settings({ shiftXPct: 5, shiftYPct: -10 })))
+    expect(moved.left - still.left).toBeCloseTo(0.05, 9)
+    expect(moved.top - still.top).toBeCloseTo(-0.1, 9)
+  })
+
+  test('is centred by its weight, if that is asked', () => {
+    const weight = { x: 200, y: 310 }
+    const at = (centreBy: string) => frameProduct(box, settings({ centreBy }), weight)
+    const middle = (window: { x: number; width: number }) => window.x + window.width / 2
+    expect(middle(at('weight'))).toBeCloseTo(200, 9)
+    expect(middle(at('box'))).toBeCloseTo(300, 9)
+  })
+})
+
+describe('a turn', () => {
+  const photograph = { width: 200, height: 200 }
+
+  test('by a quarter brings right down', () => {
+    const { x, y } = turnedPoint({ x: 150, y: 100 }, photograph, 90)
+    expect(x).toBeCloseTo(100, 9)
+    expect(y).toBeCloseTo(150, 9)
+    const back = turnedPoint({ x, y }, photograph, -90)
+    expect(back.x).toBeCloseTo(150, 9)
+  })
+
+  test('of a square by an eighth is as wide as its diagonal, of a disc as wide as before', () => {
+    const { matte } = scene()
+    const square = { x: 50, y: 50, width: 100, height: 100 }
+    const eighth = turnedProduct(matte, square, photograph, 45)
+    expect(eighth.box.width).toBeCloseTo(100 * Math.SQRT2, -1)
+    expect(eighth.weight.x).toBeCloseTo(100, 1)
+    expect(turnedProduct(matte, square, photograph, 0).box).toBe(square)
+    const plane = planeU8(photograph)
+    for (let y = 0; y < 200; y++)
+      for (let x = 0; x < 200; x++)
+        plane.data[y * 200 + x] = Math.hypot(x - 99.5, y - 99.5) < 50 ? 255 : 0
+    const area = { x: 0, y: 0, width: 1, height: 1 }
+    const disc = { ...matte, alphas: [{ sidePx: 200, area, plane }] as const }
+    expect(turnedProduct(disc, square, photograph, 30).box.width).toBeCloseTo(100, -0.5)
+  })
+
+  test('leaves less of the photograph without corners', () => {
+    expect(coveredBy(photograph, 0)).toEqual({ x: 0, y: 0, width: 200, height: 200 })
+    const { width, x } = coveredBy(photograph, 45)
+    expect(width).toBeCloseTo(200 / Math.SQRT2, 6)
+    expect(x * 2 + width).toBeCloseTo(200, 6)
+    // Its corners lie on the photograph.
+    const wide = { width: 300, height: 200 }
+    const part = coveredBy(wide, 10)
+    for (const [cx, cy] of [
+      [part.x, part.y],
+      [part.x + part.width, part.y],
+    ] as const) {
+      const from = turnedPoint({ x: cx, y: cy }, wide, -10)
+      expect(from.x).toBeGreaterThan(-1e-6)
+      expect(from.y).toBeGreaterThan(-1e-6)
+      expect(from.x).toBeLessThan(300 + 1e-6)
+    }
+  })
+})
+
+describe('a crop', () => {
+  const photograph = { x: 0, y: 0, width: 300, height: 200 }
+
+  test('is the largest of its ratio, about what matters, inside', () => {
+    expect(cropInside(photograph, settings(), { x: 20, y: 100 })).toEqual({
+      x: 0,
+      y: 0,
+      width: 200,
+      height: 200,
+    })
+    const ratio = { width: 3, height: 1 }
+    expect(cropInside(photograph, settings({ ratio }), { x: 150, y: 90 })).toEqual({
+      x: 0,
+      y: 40,
+      width: 300,
+      height: 100,
+    })
+  })
+
+  test('no larger than what is wanted', () => {
+    const window = cropInside(photograph, settings(), { x: 150, y: 100 }, { width: 50, height: 50 })
+    expect(window).toEqual({ x: 125, y: 75, width: 50, height: 50 })
+  })
+
+  test('what matters is where there is contrast', () => {
+    const picture = srgbRaster({ width: 400, height: 200 })
+    for (let y = 0, p = 0; y < 200; y++)
+      for (let x = 0; x < 400; x++, p += 4) {
+        const isCheck = x >= 280 && x < 360 && y >= 40 && y < 120 && (x + y) % 16 < 8
+        // A slow gradient is nothing to look at.
+        picture.data.set(isCheck ? [20, 20, 20, 255] : [180 + x / 10, 190, 190, 255], p)
+      }
+    const { x, y } = findInterest(photographSource(picture))
+    expect(x).toBeCloseTo(0.8, 1)
+    expect(y).toBeCloseTo(0.4, 1)
+  })
+})

@@ -1,0 +1,1 @@
+export { FrameStage } from './FrameStage'
