@@ -61,9 +61,11 @@ test('the whole way without a mouse: a new shoot with its name, date and brief, 
   const download = await downloading
   expect(download.suggestedFilename()).toBe('Spring pots and bowls.zip')
   expect(Object.keys(await unzip(download)).sort()).toEqual([
+    'manifest.csv',
     'manifest.json',
     'page/OCK-108-front.webp',
     'page/OCK-111-top.webp',
+    'pictures.html',
   ])
   const [shoot] = await rowsOf<{ dueOn: string | null }>(page, 'shoots')
   expect(shoot?.dueOn).toMatch(/^2027-/)

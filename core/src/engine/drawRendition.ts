@@ -115,14 +115,22 @@ function drawTurned(
     passes: plan.passes.filter(({ phase }) => !isOverGround(phase)),
   })
   turnInto(picture, window, flat, part, photograph, turnDeg)
+  const alpha = facts.matte?.kind === 'cut' && !isOriginal ? alphaOf(picture) : null
   if (behind.kind === 'painted') layOver(picture, behind.paint)
   const above = plan.passes.filter(({ phase }) => isOverGround(phase))
   if (above.length > 0) {
     const ground = groundOf(plan)
     if (ground) layOnGround(picture, ground)
-    paint(picture, placeOf(facts, plan), above)
+    paint(picture, { window, photograph, alpha: () => alpha }, above)
   }
   return picture
+}
+
+/** The share of product of each pixel of a picture in which nothing else is. */
+function alphaOf(picture: LinearRgba): PlaneF32 {
+  const alpha = planeF32(picture)
+  for (let i = 0; i < alpha.data.length; i++) alpha.data[i] = picture.data[i * 4 + 3]!
+  return alpha
 }
 
 /** Lays a picture on a ground that is painted for it, which makes it opaque. */

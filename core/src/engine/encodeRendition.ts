@@ -1,7 +1,7 @@
 import { FORMATS, tagSrgb, withDensity, type Codec, type Format } from '../codec'
 import type { Placement } from '../outlets'
 import type { SrgbRgba8 } from '../raster'
-import { searchQuality } from '../steps'
+import { searchLikeness, searchQuality, similarity } from '../steps'
 
 /** A file as it was encoded. */
 export interface EncodedFile {
@@ -13,26 +13,39 @@ export interface EncodedFile {
 }
 
 /**
- * Encodes a picture as a placement asks: at its quality, or lower as far as its byte limit demands.
+ * Encodes a picture as a placement asks: at its quality; or at the lowest that looks the same; lower than
+ * either as far as its byte limit demands.
  *
  * @param checkpoint called after each try; throws to stop.
  */
 export async function encodeRendition(
   picture: SrgbRgba8,
-  { format, qualityPct, leastQualityPct, limitBytes, dpi }: Placement,
+  placement: Placement,
   codec: Codec,
   checkpoint: (stage: string) => void,
 ): Promise<EncodedFile> {
+  const { format, leastQualityPct, limitBytes, likeness, dpi } = placement
+  const { hasQuality } = FORMATS[format]
   const encode = async (quality: number): Promise<Uint8Array> => {
     const bytes = tagSrgb(await codec.encode(picture, format, quality), format)
     checkpoint('encode')
     return dpi === null ? bytes : withDensity(bytes, format, dpi)
   }
-  const found = await searchQuality(encode, {
-    most: qualityPct,
-    least: FORMATS[format].hasQuality ? leastQualityPct : qualityPct,
-    limitBytes,
-  })
+  const looksTheSame = async (bytes: Uint8Array): Promise<boolean> =>
+    similarity(picture, await codec.decode(bytes)) >= (likeness ?? 0)
+  const least = hasQuality ? leastQualityPct : placement.qualityPct
+  const asked =
+    hasQuality && likeness !== null
+      ? await searchLikeness(encode, looksTheSame, { most: placement.qualityPct, least })
+      : null
+  const found =
+    asked && asked.bytes.length <= (limitBytes ?? Infinity)
+      ? asked
+      : await searchQuality(encode, {
+          most: asked?.qualityPct ?? placement.qualityPct,
+          least,
+          limitBytes,
+        })
   const { width, height } = picture
   return { format, width, height, ...found }
 }

@@ -52,9 +52,12 @@ const place = (change: object = {}) => ({
 async function fileOf(settings: object): Promise<{ key: string; file: string }> {
   const steps = BriefSteps.parse({ finish: { placements: [place()] }, ...settings })
   const plan = planShot(HASH, steps)
+  const recording = recordingCodec()
   const codec = {
-    ...recordingCodec(),
-    decode: ([wide = 1]: Uint8Array) => Promise.resolve(stripes(wide)),
+    ...recording,
+    // A file that was made is as it was drawn; any other is a ground.
+    decode: ([wide = 1]: Uint8Array) =>
+      Promise.resolve(wide === 0xff ? recording.encoded.at(-1)!.picture : stripes(wide)),
   }
   const context = playedContext({
     codec,
@@ -199,6 +202,13 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   })),
   'finish.placements.leastQualityPct': finish({ leastQualityPct: 30 }),
   'finish.placements.limitBytes': finish({ limitBytes: 6000 }),
+  'finish.sharpenPct': [{}, { finish: { placements: [place()], sharpenPct: 60 } }].map((more) => ({
+    finish: { placements: [place()] },
+    ...more,
+  })),
+  'finish.placements.likeness': [{}, { likeness: 0.9 }].map((more) => ({
+    finish: { placements: [place({ limitBytes: null, ...more })] },
+  })),
   'finish.placements.dpi': finish({ dpi: 300 }),
   'finish.placements.changes': finish({ changes: { frame: { fillPct: 60 } } }),
 }

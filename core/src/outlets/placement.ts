@@ -43,6 +43,15 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe('Largest file, in bytes; none where empty.'),
+  likeness: z
+    .number()
+    .min(0.8)
+    .max(1)
+    .nullable()
+    .default(null)
+    .describe(
+      'As light as looks the same: the smallest file whose structural similarity to the picture is at least this.',
+    ),
   dpi: z
     .number()
     .int()

@@ -29,6 +29,18 @@ export function findsOf(view: ShootView, typed: string): Find[] {
   const add = (finds: Iterable<Find>): void => {
     for (const find of finds) if (found.length < MOST && fits(find)) found.push(find)
   }
+  add([
+    { id: 'runs', words: 'Runs', kind: 'page', to: `${base}/runs` },
+    { id: 'outlets', words: 'Outlets', kind: 'page', to: '/outlets' },
+  ])
+  add(
+    view.shoot.outlets.map(({ id, name }) => ({
+      id: `outlet/${id}`,
+      words: name,
+      kind: 'outlet',
+      to: `${base}/outlets/${id}`,
+    })),
+  )
   add(settings(base))
   add(
     [...view.lightings.values()].map(({ id, name }) => ({

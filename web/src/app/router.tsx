@@ -39,6 +39,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/products')).ProductsPage }),
       },
       {
+        path: '/shoots/:shootId/runs',
+        lazy: async () => ({ Component: (await import('../features/runs')).RunsPage }),
+      },
+      {
         path: '/shoots/:shootId/outlets/:outletId',
         lazy: async () => ({ Component: (await import('../features/outlets')).ShootOutletPage }),
       },

@@ -43,11 +43,18 @@ export function PlacementTable({ placements, save }: Props) {
       <chakra.table width="100%" borderCollapse="collapse">
         <thead>
           <tr>
-            {['Placement', 'Longer side', 'Format', 'Quality', 'At least', 'Limit', 'Density'].map(
-              (word) => (
-                <Head key={word}>{word}</Head>
-              ),
-            )}
+            {[
+              'Placement',
+              'Longer side',
+              'Format',
+              'Quality',
+              'At least',
+              'Limit',
+              'Likeness',
+              'Density',
+            ].map((word) => (
+              <Head key={word}>{word}</Head>
+            ))}
             <td />
           </tr>
         </thead>
@@ -126,6 +133,20 @@ export function PlacementTable({ placements, save }: Props) {
               </Cell>
               <Cell>
                 <NumberInput
+                  label="Likeness"
+                  unit=""
+                  width="60px"
+                  min={0.8}
+                  max={1}
+                  step={0.001}
+                  optional
+                  value={placement.likeness}
+                  onProblem={setProblem}
+                  commit={(likeness) => replace(index, { likeness })}
+                />
+              </Cell>
+              <Cell>
+                <NumberInput
                   label="Density"
                   unit="dpi"
                   width="56px"
@@ -162,8 +183,10 @@ export function PlacementTable({ placements, save }: Props) {
       )}
       <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
         <Text color="softInk" fontSize="12px">
-          Quality is lowered as far as the limit demands, never below the least; a picture that
-          still is too heavy is made all the same, and says so. PNG has no quality.
+          Quality is lowered as far as the limit demands, and where a likeness is asked as far as
+          the file still looks the same (structural similarity, 0.98 and more cannot be told), never
+          below the least. A picture that still is too heavy is made all the same, and says so. PNG
+          has no quality.
         </Text>
         <Action
           disabled={placements.length >= 20}

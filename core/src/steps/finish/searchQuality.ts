@@ -34,3 +34,25 @@ export async function searchQuality(
   }
   return best
 }
+
+/**
+ * The lowest quality between `least` and `most` whose file is good enough, by bisection; the file at `most`
+ * where none below it is.
+ *
+ * @param isGood judges a file; what is good at one quality must be so at every higher one.
+ */
+export async function searchLikeness(
+  encode: (qualityPct: number) => Promise<Uint8Array>,
+  isGood: (bytes: Uint8Array) => Promise<boolean>,
+  { most, least }: { most: number; least: number },
+): Promise<Attempt> {
+  let low = least - 1
+  let best: Attempt = { bytes: await encode(most), qualityPct: most }
+  while (best.qualityPct - low > 1) {
+    const qualityPct = (low + best.qualityPct) >> 1
+    const bytes = await encode(qualityPct)
+    if (await isGood(bytes)) best = { bytes, qualityPct }
+    else low = qualityPct
+  }
+  return best
+}

@@ -19,6 +19,12 @@ export const FinishSettings = z.strictObject({
       ].map((placement) => Placement.parse(placement)),
     )
     .describe('The files that are made of each shot.'),
+  sharpenPct: z
+    .number()
+    .min(0)
+    .max(100)
+    .default(0)
+    .describe('Sharpens for the size that is made; rims of cut-outs and grounds stay as they are.'),
   fileNames: NamePattern.default('{sku}-{angle}').describe(
     'How files are named, with columns of the product data in braces; without any of them, like the photograph.',
   ),

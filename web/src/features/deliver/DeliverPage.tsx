@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../app/Lost'
 import { useShootView, type ShootView } from '../../data'
@@ -41,6 +41,9 @@ function Deliver({ view }: { view: ShootView }) {
           <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
             Deliver
           </Heading>
+          <Link to={`/shoots/${view.shoot.id}/runs`}>
+            <u>runs</u>
+          </Link>
           <PackButton shoot={view.shoot} files={readyOf(plan)} />
         </Flex>
         <Text color="softInk" marginBottom="16px">

@@ -1,5 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { useDropzone } from 'react-dropzone'
 import { fileTypeWords, LIMITS } from '@cloudbank/core/codec'
 import { countOf } from '@cloudbank/core/words'
@@ -57,6 +58,9 @@ export function HomePage() {
           </Heading>
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
+          <Link to="/outlets">
+            <u>outlets</u>
+          </Link>
           <Action onClick={() => go('/demo')}>Open the demo shoot</Action>
           <Action onClick={open}>From photographs …</Action>
           <Action look="main" onClick={() => setNaming(true)}>

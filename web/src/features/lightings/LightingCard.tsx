@@ -179,7 +179,7 @@ function Reference(props: {
         align="center"
         justify="center"
       >
-        <Text color="softInk">No reference shot</Text>
+        <Text>No reference shot</Text>
       </Flex>
     )
   const scale = Math.min(220 / shot.width, 165 / shot.height)

@@ -28,7 +28,7 @@ export function ReviewSide({ view, model, shot }: Props) {
       borderLeftWidth="1px"
       borderColor="hairline"
     >
-      <Box flex="1" overflowY="auto" padding="14px 16px">
+      <Box flex="1" overflowY="auto" padding="14px 16px" tabIndex={0}>
         <Heading
           as="h1"
           fontSize="18px"

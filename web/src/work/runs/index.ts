@@ -1,3 +1,4 @@
+export { changesOf, changesTable, undoRun, type RunChange } from './changes'
 export { makeAgain } from './makeAgain'
 export { keepRunsGoing, resumeForRoom, useRunReport } from './runs'
 export { mattesOf } from './runWork'

@@ -1,6 +1,8 @@
 import type { ComponentProps, ReactNode } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { Stage } from '../Stage'
+import type { Sides } from '../view'
+import type { Shown } from '../Viewer'
 import { StageCanvas } from '../StageCanvas'
 import type { Bench } from '../useBench'
 import { useStagePictures } from '../useStagePictures'
@@ -15,13 +17,15 @@ export const PlainStage = ({ bench }: { bench: Bench }) => (
   <PicturedStage bench={bench} panel={<FactsPanel bench={bench} />} />
 )
 
-interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'overlay' | 'tools'> {
+interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'tools'> {
+  /** Drawn over the picture, whose sides it is told. */
+  readonly overlay?: (shown: Shown, picture: Sides) => ReactNode
   readonly bench: Bench
   readonly panel: ReactNode
 }
 
 /** The picture as it leaves the step, beside whatever panel the step has. */
-export function PicturedStage({ bench, panel, ...more }: Props) {
+export function PicturedStage({ bench, panel, overlay, ...more }: Props) {
   const { shot, stage, rendition, plan, assets, mattes } = bench
   const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
     sidePx: SIDE_PX,
@@ -37,6 +41,7 @@ export function PicturedStage({ bench, panel, ...more }: Props) {
       reading={picture ? undefined : <Waiting mattes={mattes} />}
       panel={panel}
       {...more}
+      {...(overlay && picture ? { overlay: (shown: Shown) => overlay(shown, picture) } : {})}
     />
   )
 }

@@ -83,7 +83,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
           Drag moves the product; Shift and arrows by 1 px, with Alt by 10
         </Text>
       }
-      overlay={(shown) => <Guides shown={shown} frame={frame} picture={rendition ?? shot} />}
+      overlay={(shown, picture) => <Guides shown={shown} frame={frame} picture={picture} />}
       panel={
         <>
           <LevelChoice editor={editor} step="frame" />
