@@ -68,6 +68,42 @@ test('two photographs of one name are both kept', async () => {
     expect(existsSync(join(out, 'thumb', name))).toBe(true)
 })
 
+test('goes to outlets: a folder each, checked against their rules', async () => {
+  const out = join(folder, 'outlets')
+  const { code, stderr } = await run(
+    'render',
+    `${photos}OCK-108-three-quarter.jpg`,
+    '--outlet',
+    'pinfold-bazaar',
+    'trailpost',
+    '--out',
+    out,
+  )
+  expect(code).toBe(0)
+  expect((await readdir(out)).sort()).toEqual(['Pinfold Bazaar', 'Trailpost'])
+  const listing = sharp(join(out, 'Pinfold Bazaar/OCK-108-three-quarter.jpg'))
+  const { width = 0 } = await listing.metadata()
+  // What is too small is not enlarged, and said.
+  expect(stderr.includes('Pinfold Bazaar, listing: too few pixels')).toBe(width < 1600)
+  const banner = await sharp(join(out, 'Trailpost/OCK-108-three-quarter.jpg')).metadata()
+  expect([banner.width, banner.height]).toEqual([1200, 628])
+})
+
+test('an outlet that is none is named, and nothing is made', async () => {
+  const path = join(folder, 'none.json')
+  await writeFile(path, JSON.stringify({ id: 'x', name: 'X', placements: [] }))
+  const out = join(folder, 'no-outlet')
+  const call = ['render', `${photos}IMG_2050.jpg`, '--out', out, '--outlet']
+  const wrong = await run(...call, path)
+  expect([wrong.code, wrong.stderr.includes('placements: at least one placement')]).toEqual([
+    2,
+    true,
+  ])
+  const unknown = await run(...call, 'nowhere')
+  expect([unknown.code, unknown.stderr.includes('pinfold-bazaar')]).toEqual([2, true])
+  expect(existsSync(out)).toBe(false)
+})
+
 test('a wrong brief names the field and makes nothing', async () => {
   const brief = join(folder, 'wrong.json')
   await writeFile(

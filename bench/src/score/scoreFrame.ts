@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { SHOP_WHITE } from '@cloudbank/core/brief'
+import { SHOP_WHITE, type BriefSteps } from '@cloudbank/core/brief'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
 import { photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
@@ -9,9 +9,27 @@ import { deviation, groupMeans, type Scorecard } from './scorecard'
 export type FrameMeasures = { fillError: number; centreError: number; backdropExact: number }
 
 const SIDE_PX = 1200
+/** The same with every product on one base line. */
+const ON_BASE: BriefSteps = {
+  ...SHOP_WHITE.steps,
+  frame: { ...SHOP_WHITE.steps.frame, stand: 'base' },
+}
 /** Width of the ring whose pixels must be the asked backdrop, as a share of the side. */
 const RING = 0.03
 const TRIM_THRESHOLD = 20
+
+interface FrameScorecard extends Scorecard<FrameMeasures> {
+  /** Standard deviations over the set, as shares of the frame. */
+  readonly spread: {
+    /** Of the true product's fill. */
+    readonly fill: number
+    readonly peerFill: number
+    /** Of fill, centre and base line, on a base line, as measured in the finished files. */
+    readonly finishedFill: number
+    readonly finishedCentre: number
+    readonly finishedBase: number
+  }
+}
 
 /**
  * Where the true product box lies in the page rendition, against the asked fill and centre, and whether
@@ -21,11 +39,12 @@ export async function scoreFrame(
   folder: ShootFolder,
   pool: WorkerPool,
   tell: (line: string) => void,
-): Promise<Scorecard<FrameMeasures> & { spread: { fill: number; peerFill: number } }> {
+): Promise<FrameScorecard> {
   const shots = []
   for (const photo of folder.photos.filter((candidate) => !runsOut(candidate))) {
     const bytes = await readFile(photoPath(folder, photo))
     const { renditions } = await renderPhoto(pool, bytes, SHOP_WHITE.steps)
+    const standing = (await renderPhoto(pool, bytes, ON_BASE)).renditions[0]?.finished.product
     const page = renditions.find(({ placementId }) => placementId === 'page')
     if (!page) throw new Error(`${photo.file}: no page rendition`)
     const [x, y, w, h] = photo.productBox
@@ -41,9 +60,19 @@ export async function scoreFrame(
     tell(
       `${photo.file}: fill off by ${own.fillError.toFixed(4)} (trim ${peer.fillError.toFixed(4)})`,
     )
-    shots.push({ file: photo.file, own, peer, fill: longer(box), peerFill: longer(peerBox) })
+    shots.push({
+      file: photo.file,
+      own,
+      peer,
+      fill: longer(box),
+      peerFill: longer(peerBox),
+      product: page.finished.product,
+      standing,
+    })
   }
   const group = groupMeans(shots)
+  const found = shots.flatMap(({ product }) => product ?? [])
+  const standing = shots.flatMap((shot) => shot.standing ?? [])
   return {
     kind: 'frame',
     set: folder.path,
@@ -53,6 +82,12 @@ export async function scoreFrame(
     spread: {
       fill: deviation(shots.map(({ fill }) => fill)),
       peerFill: deviation(shots.map(({ peerFill }) => peerFill)),
+      finishedFill: deviation(found.map((box) => longer(box))),
+      finishedCentre: Math.max(
+        deviation(found.map(({ x, width }) => x + width / 2)),
+        deviation(found.map(({ y, height }) => y + height / 2)),
+      ),
+      finishedBase: deviation(standing.map(({ y, height }) => y + height)),
     },
     shots: shots.map(({ file, own, peer }) => ({ file, ...own, peer })),
   }

@@ -1,10 +1,12 @@
 import { Command, InvalidArgumentError } from 'commander'
 import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
 import { fileTypeWords } from '@cloudbank/core/codec'
+import type { Outlet } from '@cloudbank/core/outlets'
 import { createNodePool } from '../node'
 import { gatherPhotos } from './gatherPhotos'
 import { loadAssets } from './loadAssets'
 import { BriefError, loadBrief } from './loadBrief'
+import { loadOutlet, OutletError } from './loadOutlet'
 import { renderFiles } from './renderFiles'
 
 /** Exit codes: all made; some photographs failed; the call itself is wrong; stopped by the user. */
@@ -12,6 +14,7 @@ const EXIT = { ok: 0, someFailed: 1, usage: 2, stopped: 130 } as const
 
 interface Options {
   readonly brief?: string
+  readonly outlet?: readonly string[]
   readonly assets?: string
   readonly out: string
   readonly workers?: number
@@ -28,6 +31,10 @@ program
   .description('Makes the renditions that a brief asks for, a folder a placement.')
   .argument('<photo...>', `photographs, or folders of them: ${fileTypeWords()}`)
   .option('--brief <file>', 'the brief, as JSON; without it: white, 1:1, a page and a card')
+  .option(
+    '--outlet <name...>',
+    'where they go in place of the brief’s own placements: outlets that come along, or files of outlets',
+  )
   .option('--assets <folder>', 'where colour tables lie that the brief names')
   .requiredOption('--out <folder>', 'where the renditions go; it is made if it is missing')
   .option('--workers <n>', 'photographs at a time; by default one a core', positiveNumber)
@@ -37,6 +44,7 @@ await program.parseAsync()
 
 async function render(given: string[], options: Options): Promise<void> {
   const brief = options.brief === undefined ? SHOP_WHITE : await briefOrExit(options.brief)
+  const outlets = await outletsOrExit(options.outlet ?? [])
   const assets = options.assets === undefined ? [] : await assetsOrExit(options.assets)
   const { photos, notes } = await gatherPhotos(given)
   for (const note of notes) say(note)
@@ -48,7 +56,7 @@ async function render(given: string[], options: Options): Promise<void> {
   process.once('SIGINT', () => stop.abort())
   const pool = createNodePool(options.workers)
   const { signal } = stop
-  const request = { photos, brief, assets, outFolder: options.out, signal, report: say }
+  const request = { photos, brief, outlets, assets, outFolder: options.out, signal, report: say }
   const { failed } = await renderFiles(request, pool)
   pool.dispose()
   process.exit(signal.aborted ? EXIT.stopped : failed > 0 ? EXIT.someFailed : EXIT.ok)
@@ -59,6 +67,16 @@ async function briefOrExit(path: string): Promise<Brief> {
     return await loadBrief(path)
   } catch (error) {
     if (!(error instanceof BriefError)) throw error
+    say(error.message)
+    process.exit(EXIT.usage)
+  }
+}
+
+async function outletsOrExit(given: readonly string[]): Promise<Outlet[]> {
+  try {
+    return await Promise.all(given.map(loadOutlet))
+  } catch (error) {
+    if (!(error instanceof OutletError)) throw error
     say(error.message)
     process.exit(EXIT.usage)
   }

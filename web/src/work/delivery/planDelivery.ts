@@ -2,6 +2,7 @@ import { FORMATS } from '@cloudbank/core/codec'
 import { expandPattern, safeStem, stemOf, uniqueStems } from '@cloudbank/core/names'
 import {
   checkFile,
+  folderOf,
   placesOf,
   type BrokenRule,
   type Outlet,
@@ -64,10 +65,7 @@ export function destinationsOf({ shoot, briefRow }: Pick<ShootView, 'shoot' | 'b
     id: planned.id,
     outlet,
     placement,
-    folder:
-      outlet.placements.length === 1
-        ? safeStem(outlet.name)
-        : `${safeStem(outlet.name)}/${safeStem(placement.name)}`,
+    folder: folderOf(outlet, placement),
   }))
   return [...(shoot.ownFiles || shoot.outlets.length === 0 ? own : []), ...ofOutlets]
 }
