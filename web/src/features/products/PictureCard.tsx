@@ -154,7 +154,8 @@ function Words({ label, shown, written, mono, save }: WordsProps) {
       onKeyDown={(event) => {
         if (event.key !== 'Enter') return
         event.preventDefault()
-        take()
+        // Leaving it takes it; keys are commands again.
+        event.currentTarget.blur()
       }}
     />
   )

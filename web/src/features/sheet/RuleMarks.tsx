@@ -10,14 +10,18 @@ const WORDS = {
   aside: 'set aside',
 } as const satisfies Record<OutletVerdict['state'], string>
 
+/** “Quillmarket: breaks a rule. Too heavy: 240 KB; 220 KB”. */
+export const verdictSaid = ({ outlet, state, words }: OutletVerdict): string =>
+  `${outlet}: ${WORDS[state]}${words === '' ? '' : `. ${words}`}`
+
 /** How a shot stands with each outlet: full keeps to its rules, amber breaks one, empty is not made, a line is aside. */
 export function RuleMarks({ verdicts, px }: { verdicts: readonly OutletVerdict[]; px: number }) {
   return (
     <div className="tile-rules" data-named={px >= WITH_NAMES_PX || undefined}>
       {verdicts.map(({ outlet, state, words }) => {
-        const said = `${outlet}: ${WORDS[state]}${words === '' ? '' : `. ${words}`}`
+        const said = verdictSaid({ outlet, state, words })
         return (
-          <div key={outlet} title={said} aria-label={said} role="img">
+          <div key={outlet} title={said}>
             <i data-state={state} />
             {px >= WITH_NAMES_PX && <span>{outlet}</span>}
           </div>

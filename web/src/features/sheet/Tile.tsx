@@ -13,7 +13,7 @@ import { FrameMarks } from './FrameMarks'
 import { fill01 } from '../../work/frameReading'
 import { Hem } from './Hem'
 import type { LensId } from './lens'
-import { RuleMarks } from './RuleMarks'
+import { RuleMarks, verdictSaid } from './RuleMarks'
 import './tile.css'
 
 /** From this size on there is room for the weight beside the angle, in pixels. */
@@ -115,13 +115,14 @@ export const Tile = memo(function Tile(props: TileProps) {
 })
 
 /** What a tile is called when it is read aloud. */
-function nameOf({ shot, why }: TileProps): string {
+function nameOf({ shot, why, outlets }: TileProps): string {
   return [
     shot.fileName,
     shot.angle,
     shot.failure && `failed: ${shot.failure}`,
     shot.verdict && verdictWords(shot.verdict),
     why && `wants a look: ${why}`,
+    ...(outlets ?? []).map(verdictSaid),
   ]
     .filter((part) => part !== null && part !== '')
     .join(', ')
