@@ -135,6 +135,7 @@ test('what is delivered keeps to the rules, by other eyes', async () => {
 test('on the Rules lens every tile says how it stands with each outlet', async () => {
   const { page } = app
   await page.keyboard.press('s')
+  await page.getByRole('button', { name: 'Rules 5' }).waitFor()
   await page.keyboard.press('5')
   const marks = page.locator('.tile-rules > div')
   await marks.first().waitFor()
