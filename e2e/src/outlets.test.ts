@@ -132,6 +132,22 @@ test('what is delivered keeps to the rules, by other eyes', async () => {
   )
 })
 
+test('what has left is listed, had again, and what came back is returned', async () => {
+  const { page } = app
+  await page.getByText(/: 5 files, /).waitFor()
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Download again' }).click()
+  expect(Object.keys(await unzip(await downloading))).toHaveLength(5)
+  await page.getByRole('button', { name: 'Came back …' }).click()
+  const asking = page.getByRole('dialog', { name: 'Return what came back' })
+  await asking.getByLabel('Why they came back').fill('too dark')
+  await asking.getByText('OCK-111-top.jpg').click()
+  await asking.getByRole('button', { name: 'Return them' }).click()
+  await page.getByText('1 shot came back: too dark').waitFor()
+  await page.getByText('OCK-111-top.jpg: came back: too dark').waitFor()
+  await page.getByRole('button', { name: /^Download 3 renditions/ }).waitFor()
+})
+
 test('on the Rules lens every tile says how it stands with each outlet', async () => {
   const { page } = app
   await page.keyboard.press('s')

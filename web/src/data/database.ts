@@ -28,6 +28,7 @@ export const SCHEMAS = {
   cutOuts: rows.CutOutItem,
   savedBriefs: rows.SavedBrief,
   outlets: rows.OutletRow,
+  deliveries: rows.Delivery,
   holds: rows.Hold,
   productTables: rows.ProductTable,
 } as const satisfies Record<string, z.ZodType>
@@ -58,6 +59,7 @@ class CloudbankDatabase extends Dexie {
   declare cutOuts: EntityTable<rows.CutOutItem, 'id'>
   declare savedBriefs: EntityTable<rows.SavedBrief, 'id'>
   declare outlets: EntityTable<rows.OutletRow, 'id'>
+  declare deliveries: EntityTable<rows.Delivery, 'id'>
   declare holds: EntityTable<rows.Hold, 'id'>
   declare productTables: EntityTable<rows.ProductTable, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
@@ -101,7 +103,7 @@ class CloudbankDatabase extends Dexie {
       .upgrade(upgradeTo3)
     this.version(4).stores({ files: null })
     this.version(5).stores({ grounds: 'hash', cutOuts: 'id, jobId, shootId, outcome.state' })
-    this.version(6).stores({ savedBriefs: 'id', outlets: 'id' })
+    this.version(6).stores({ savedBriefs: 'id', outlets: 'id', deliveries: 'id, shootId' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -6,6 +6,7 @@ export type {
   CutOutItem,
   Deed,
   DeedTable,
+  Delivery,
   GroundRow,
   Lighting,
   MeasureRow,

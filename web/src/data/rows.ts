@@ -296,6 +296,30 @@ export type Product = z.infer<typeof Product>
 export const BriefRow = z.object({ id: BriefId, brief: StoredBrief })
 export type BriefRow = z.infer<typeof BriefRow>
 
+/** What has left a shoot: its files as they were, and what was said of it by whoever received it. */
+export const Delivery = z.object({
+  id: z.string(),
+  shootId: ShootId,
+  at: Time,
+  files: z.array(
+    z.object({
+      path: z.string(),
+      shotId: ShotId,
+      fileHash: FileHash,
+      bytes: z.number(),
+      outlet: z.string().nullable(),
+      altText: z.string(),
+    }),
+  ),
+  verdict: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('accepted') }),
+      z.object({ kind: z.literal('came-back'), note: z.string(), shotIds: z.array(ShotId) }),
+    ])
+    .nullable(),
+})
+export type Delivery = z.infer<typeof Delivery>
+
 /** A brief that is kept to be used again, in any shoot. */
 export const SavedBrief = z.object({ id: z.string(), brief: StoredBrief, savedAt: Time })
 export type SavedBrief = z.infer<typeof SavedBrief>

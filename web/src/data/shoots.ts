@@ -48,6 +48,7 @@ const OF_A_SHOOT = [
   'productTables',
   'deeds',
   'cutOuts',
+  'deliveries',
 ] as const
 
 /** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */

@@ -118,14 +118,21 @@ async function freeContents(patches: readonly Patch[], db: Database) {
   await db.renditions.each(({ fileHash }) => {
     used.add(fileHash)
   })
+  // What has left can be had again.
+  await db.deliveries.each(({ files }) => {
+    for (const { fileHash } of files) used.add(fileHash)
+  })
   return free(db, 'contents', (hash) => !used.has(hash))
 }
 
-/** Colour tables and grounds that no brief, lighting, shot or deed names. */
+/** Colour tables and grounds that no brief, outlet, lighting, shot or deed names. */
 async function freeNamed(tables: readonly string[], deeds: readonly Deed[], db: Database) {
   const texts = [
     JSON.stringify(deeds),
     JSON.stringify(await db.briefs.toArray()),
+    JSON.stringify(await db.savedBriefs.toArray()),
+    JSON.stringify(await db.outlets.toArray()),
+    JSON.stringify((await db.shoots.toArray()).map(({ outlets }) => outlets)),
     JSON.stringify(await db.lightings.toArray()),
     JSON.stringify(await db.runs.toArray()),
     JSON.stringify((await db.shots.toArray()).map(({ touches }) => touches)),

@@ -12,6 +12,7 @@ import { AsideList } from './AsideList'
 import { DecisionList } from './DecisionList'
 import { decisionsFor } from './decisions'
 import { DestinationList } from './DestinationList'
+import { PastDeliveries } from './PastDeliveries'
 import { PackButton } from './PackButton'
 
 /** Where the pictures go, what is to be decided first, and the zip that they leave in. */
@@ -81,6 +82,7 @@ function Deliver({ view }: { view: ShootView }) {
         <DecisionList view={view} decisions={decisions} />
         <DestinationList view={view} plan={plan} />
         <AsideList view={view} plan={plan} />
+        <PastDeliveries view={view} />
       </Box>
     </Box>
   )

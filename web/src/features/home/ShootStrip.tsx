@@ -15,15 +15,18 @@ import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
 import { recipeOf } from '../../work/recipe'
-import { bySlot, countStale } from '../../work/stale'
+import { bySlot, countStale, renditionsOf } from '../../work/stale'
 
 const PICTURES = 12
 
 /** A shoot as one wide strip: its first pictures, its state, what still needs someone. */
 export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const { shoot, shots, renditions, briefRow } = summary
-  const toMake = briefRow
-    ? countStale(shots, recipeOf({ ...summary, briefRow }), bySlot(renditions))
+  const recipe = briefRow ? recipeOf({ ...summary, briefRow }) : null
+  const slots = bySlot(renditions)
+  const toMake = recipe ? countStale(shots, recipe, slots) : 0
+  const made = recipe
+    ? shots.reduce((sum, shot) => sum + renditionsOf(shot, recipe, slots).length, 0)
     : 0
   const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned').length
   const failed = shots.filter(({ failure }) => failure !== null).length
@@ -38,7 +41,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
         {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
         <Box flex="1" />
         <Text color="softInk">
-          {countOf(shots.length, 'shot')} · {countOf(renditions.length, 'rendition')} made
+          {countOf(shots.length, 'shot')} · {countOf(made, 'rendition')} made
           {toMake > 0 && ` · ${toMake} to make`}
           {returned > 0 && ` · ${returned} returned`}
         </Text>

@@ -1,7 +1,8 @@
 export { chooseFor } from './chooseFor'
+export { cameBack, recordDelivery, setVerdict, weightOf } from './deliveries'
 export { download } from './download'
 export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
-export { packDelivery } from './packDelivery'
+export { packAgain, packDelivery } from './packDelivery'
 export {
   destinationsOf,
   planDelivery,

@@ -1,4 +1,4 @@
-import { database, type Database, type Shoot } from '../../data'
+import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
 import { manifestOf, manifestTable } from './manifest'
 import type { DeliveryFile } from './planDelivery'
@@ -43,4 +43,21 @@ export async function packDelivery(
   }
   const packed = await zip.close()
   return packed instanceof Blob ? packed : null
+}
+
+/**
+ * Packs the files of a past delivery once more, as they were.
+ *
+ * @throws Error naming a file that is missing.
+ */
+export async function packAgain(delivery: Delivery, db: Database = database): Promise<Blob> {
+  const { BlobReader, BlobWriter, ZipWriter } = await loadZip()
+  const zip = new ZipWriter(new BlobWriter('application/zip'), { level: 0 })
+  const lastModDate = new Date(delivery.at)
+  for (const { path, fileHash } of delivery.files) {
+    const file = await db.contents.get(fileHash)
+    if (!file) throw new Error(`${path} is missing from this browser`)
+    await zip.add(path, new BlobReader(file.blob), { lastModDate })
+  }
+  return zip.close()
 }

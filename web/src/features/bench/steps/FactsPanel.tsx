@@ -5,12 +5,14 @@ import { FORMATS } from '@cloudbank/core/codec'
 import { formatBytes, formatSize } from '@cloudbank/core/words'
 import { Action } from '../../../ui'
 import type { Bench } from '../useBench'
+import { recipeOf } from '../../../work/recipe'
 import { FindingList } from './FindingList'
 
 /** What the brief says for a step, and what is known of the shot. */
 export function FactsPanel({ bench }: { bench: Bench }) {
   const { view, shot, stage, made, rendition: shown, showRendition: onShow, editor } = bench
   const says = describeBrief({ steps: editor.steps }).find(({ id }) => id === stage)
+  const { placements } = recipeOf(view).steps.finish
   const capture = view.measures.get(shot.originalHash)?.capture
   return (
     <Box>
@@ -36,7 +38,8 @@ export function FactsPanel({ bench }: { bench: Bench }) {
             aria-pressed={rendition === shown}
             onClick={() => onShow(rendition.placementId)}
           >
-            {rendition.placementId}
+            {placements.find(({ id }) => id === rendition.placementId)?.name ??
+              rendition.placementId}
           </Action>
           <Text fontFamily="mono" fontSize="12px">
             {formatSize(rendition)} {formatBytes(rendition.bytes)}

@@ -1,0 +1,147 @@
+import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
+import { format } from 'date-fns'
+import { useLiveQuery } from 'dexie-react-hooks'
+import { useState } from 'react'
+import { countOf, formatBytes } from '@cloudbank/core/words'
+import { checkRows, database, type Delivery, type ShootView } from '../../data'
+import { attempt, useNotices } from '../../notices'
+import { Action, Attention, Window } from '../../ui'
+import { cameBack, download, packAgain, setVerdict, weightOf } from '../../work/delivery'
+
+/** What has left, with what was said of it by whoever received it. */
+export function PastDeliveries({ view }: { view: ShootView }) {
+  const { shoot } = view
+  const [asking, setAsking] = useState<Delivery | null>(null)
+  const deliveries = useLiveQuery(async () => {
+    const found = await database.table('deliveries').where({ shootId: shoot.id }).toArray()
+    return checkRows('deliveries', found).rows.sort((a, b) => b.at - a.at)
+  }, [shoot.id])
+  if (!deliveries || deliveries.length === 0) return null
+  return (
+    <Box marginTop="6px">
+      <Heading as="h2" fontSize="16px" marginBottom="4px">
+        Delivered
+      </Heading>
+      {deliveries.map((delivery) => (
+        <Flex
+          key={delivery.id}
+          align="center"
+          gap="8px"
+          paddingY="6px"
+          borderTopWidth="1px"
+          borderColor="hairline"
+          data-delivery={delivery.id}
+        >
+          <Text flex="1">
+            {format(delivery.at, 'd MMM HH:mm')}: {countOf(delivery.files.length, 'file')},{' '}
+            {formatBytes(weightOf(delivery))}
+            {delivery.verdict && ` · ${said(delivery.verdict)}`}
+          </Text>
+          {delivery.verdict?.kind === 'came-back' && <Attention />}
+          <Action
+            look="quiet"
+            onClick={() =>
+              attempt(
+                packAgain(delivery).then((zip) => download(zip, `${shoot.name}.zip`)),
+                'It could not be packed again',
+              )
+            }
+          >
+            Download again
+          </Action>
+          {delivery.verdict ? (
+            <Action look="quiet" onClick={() => attempt(setVerdict(delivery, null))}>
+              Take that back
+            </Action>
+          ) : (
+            <>
+              <Action
+                look="quiet"
+                onClick={() => attempt(setVerdict(delivery, { kind: 'accepted' }))}
+              >
+                Accepted
+              </Action>
+              <Action look="quiet" onClick={() => setAsking(delivery)}>
+                Came back …
+              </Action>
+            </>
+          )}
+        </Flex>
+      ))}
+      <Window
+        title="Return what came back"
+        open={asking !== null}
+        onClose={() => setAsking(null)}
+        size="md"
+      >
+        {asking && <CameBack view={view} delivery={asking} onClose={() => setAsking(null)} />}
+      </Window>
+    </Box>
+  )
+}
+
+const said = (verdict: NonNullable<Delivery['verdict']>): string =>
+  verdict.kind === 'accepted'
+    ? 'accepted'
+    : `${countOf(verdict.shotIds.length, 'shot')} came back: ${verdict.note}`
+
+interface Props {
+  readonly view: ShootView
+  readonly delivery: Delivery
+  readonly onClose: () => void
+}
+
+/** Asks which pictures came back, and why. */
+function CameBack({ view, delivery, onClose }: Props) {
+  const [note, setNote] = useState('')
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  const ids = new Set<string>(delivery.files.map(({ shotId }) => shotId))
+  const shots = view.shots.filter(({ id }) => ids.has(id))
+  const give = (): void => {
+    attempt(
+      cameBack(delivery, note.trim(), [...chosen]).then((words) =>
+        useNotices.getState().say(words),
+      ),
+      'It could not be kept',
+    )
+    onClose()
+  }
+  return (
+    <>
+      <Text marginBottom="6px">Why they came back</Text>
+      <Input
+        aria-label="Why they came back"
+        size="sm"
+        autoFocus
+        maxLength={300}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      <Text marginTop="10px" marginBottom="4px">
+        Which; all of them where none is chosen
+      </Text>
+      <Box maxHeight="220px" overflowY="auto" tabIndex={0}>
+        {shots.map(({ id, fileName }) => (
+          <chakra.label key={id} display="block" fontFamily="mono" fontSize="12px">
+            <input
+              type="checkbox"
+              checked={chosen.has(id)}
+              onChange={({ target: { checked } }) =>
+                setChosen(
+                  new Set([...chosen].filter((one) => one !== id).concat(checked ? id : [])),
+                )
+              }
+            />{' '}
+            {fileName}
+          </chakra.label>
+        ))}
+      </Box>
+      <Flex justify="flex-end" gap="8px" marginTop="14px">
+        <Action onClick={onClose}>Leave it</Action>
+        <Action look="main" disabled={note.trim() === ''} onClick={give}>
+          Return them
+        </Action>
+      </Flex>
+    </>
+  )
+}

@@ -1,0 +1,61 @@
+import { countOf } from '@cloudbank/core/words'
+import { database, type Database, type Delivery, type Shoot } from '../../data'
+import type { DeliveryFile } from './planDelivery'
+
+/** Keeps what has left, so that it can be had again, and what those say who received it. */
+export async function recordDelivery(
+  shoot: Shoot,
+  files: readonly DeliveryFile[],
+  db: Database = database,
+): Promise<Delivery> {
+  const delivery: Delivery = {
+    id: crypto.randomUUID(),
+    shootId: shoot.id,
+    at: Date.now(),
+    files: files.map(({ path, shot, rendition, destination, altText }) => ({
+      path,
+      shotId: shot.id,
+      fileHash: rendition.fileHash,
+      bytes: rendition.bytes,
+      outlet: destination.outlet?.name ?? null,
+      altText,
+    })),
+    verdict: null,
+  }
+  await db.deliveries.add(delivery)
+  return delivery
+}
+
+/** Keeps that a delivery was accepted, or takes back what was said of it. */
+export async function setVerdict(
+  delivery: Delivery,
+  verdict: Delivery['verdict'],
+  db: Database = database,
+): Promise<void> {
+  await db.deliveries.update(delivery.id, { verdict })
+}
+
+/**
+ * Keeps that pictures of a delivery came back, and why: their shots are returned, with the reason.
+ *
+ * @param shotIds the shots that came back; all of the delivery's where there are none.
+ */
+export async function cameBack(
+  delivery: Delivery,
+  note: string,
+  shotIds: readonly string[],
+  db: Database = database,
+): Promise<string> {
+  const all = [...new Set(delivery.files.map(({ shotId }) => shotId))]
+  const back = all.filter((id) => shotIds.length === 0 || shotIds.includes(id))
+  await db.transaction('rw', db.deliveries, db.shots, async () => {
+    await db.deliveries.update(delivery.id, { verdict: { kind: 'came-back', note, shotIds: back } })
+    for (const id of back)
+      await db.shots.update(id, { verdict: { kind: 'returned', reason: `came back: ${note}` } })
+  })
+  return `${countOf(back.length, 'shot')} came back.`
+}
+
+/** What a delivery weighs, in bytes. */
+export const weightOf = ({ files }: Delivery): number =>
+  files.reduce((sum, { bytes }) => sum + bytes, 0)
