@@ -45,6 +45,8 @@ const VIEWS: readonly (readonly [name: string, path: string, ready: string])[] =
   ['the brief', '/brief', 'h2'],
   ['review', '/review', '.review-frame img[src]'],
   ['deliver', '/deliver', 'table'],
+  ['the products', '/products', 'section'],
+  ['the runs', '/runs', 'h1'],
 ]
 
 test.each(VIEWS)('axe-core finds nothing on %s, under any sky', async (_name, path, ready) => {

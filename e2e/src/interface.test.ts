@@ -51,7 +51,7 @@ describe('grey on purpose', () => {
     async (sky) => {
       const { page } = app
       await page.getByRole('button', { name: sky, exact: true }).click()
-      for (const path of ['', '/brief', '/lightings', '/deliver']) {
+      for (const path of ['', '/brief', '/lightings', '/products', '/deliver']) {
         await page.goto(sheetUrl + path)
         await page.getByRole('link', { name: 'Sheet' }).waitFor()
         const colours = await paintedColours(page)
@@ -109,7 +109,7 @@ describe('keyboard alone', () => {
   test('a brief is changed, refused out of range, undone and redone', async () => {
     const { page } = app
     await page.keyboard.press('b')
-    const fill = page.getByLabel('Fill')
+    const fill = page.getByLabel('Fill', { exact: true })
     await fill.fill('400')
     await fill.press('Enter')
     await page.getByText('Fill: a number from 10 to 100').waitFor()

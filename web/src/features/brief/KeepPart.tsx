@@ -1,21 +1,17 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { useRef } from 'react'
 import { readBrief, type Brief } from '@cloudbank/core/brief'
 import { attempt, useNotices } from '../../notices'
 import { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from '../../shoot'
-import { Action } from '../../ui'
-import { download } from '../../work/delivery'
+import { Action, JsonPicker } from '../../ui'
+import { downloadJson } from '../../work/delivery'
 import type { BriefEditor } from './useBriefEditor'
 
-/** A file of a brief is a few thousand letters; more is something else. */
-const MOST_BYTES = 1_000_000
 /** Changes that are named; the others are counted. */
 const NAMED = 4
 
 /** Keeps the brief for other shoots, says how it differs from what is kept, and takes it out and in as a file. */
 export function KeepPart({ editor }: { editor: BriefEditor }) {
   const { brief } = editor
-  const file = useRef<HTMLInputElement>(null)
   const kept = useKeptBriefs().find(({ id }) => id === brief.name)
   const changes = kept ? changesBetween(brief, kept.brief) : []
   const keep = async (): Promise<void> => {
@@ -40,20 +36,10 @@ export function KeepPart({ editor }: { editor: BriefEditor }) {
       <Action look="quiet" onClick={() => save(brief)}>
         Save as a file
       </Action>
-      <Action look="quiet" onClick={() => file.current?.click()}>
-        Take in a file …
-      </Action>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        aria-label="A brief’s file"
-        accept=".json,application/json"
-        onChange={(event) => {
-          const [given] = event.target.files ?? []
-          event.target.value = ''
-          if (given) attempt(takeIn(given, editor), `${given.name} could not be taken in`)
-        }}
+      <JsonPicker
+        label="A brief’s file"
+        look="quiet"
+        onData={(name, data) => takeIn(name, data, editor)}
       />
     </Flex>
   )
@@ -65,11 +51,7 @@ function standing(changes: readonly string[]): string {
   return `Changed since it was kept: ${changes.slice(0, NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
 }
 
-const save = (brief: Brief): void =>
-  download(
-    new Blob([JSON.stringify(brief, null, 2)], { type: 'application/json' }),
-    `${brief.name}.brief.json`,
-  )
+const save = (brief: Brief): void => downloadJson(brief, `${brief.name}.brief.json`)
 
 async function dropAndSay(brief: Brief): Promise<void> {
   await dropKeptBrief({ id: brief.name })
@@ -79,17 +61,11 @@ async function dropAndSay(brief: Brief): Promise<void> {
   })
 }
 
-async function takeIn(given: File, editor: BriefEditor): Promise<void> {
-  const { need } = useNotices.getState()
-  if (given.size > MOST_BYTES) return need(`${given.name}: too large for the file of a brief.`)
-  let data: unknown
-  try {
-    data = JSON.parse(await given.text())
-  } catch {
-    return need(`${given.name}: not JSON.`)
-  }
+function takeIn(fileName: string, data: unknown, editor: BriefEditor): void {
   const read = readBrief(data)
   if (read.ok) return editor.replace(read.brief)
   const [first] = read.problems
-  need(`${given.name} is no brief: ${first?.field ?? ''}: ${first?.message ?? ''}.`)
+  useNotices
+    .getState()
+    .need(`${fileName} is no brief: ${first?.field ?? ''}: ${first?.message ?? ''}.`)
 }

@@ -1,22 +1,17 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { useRef } from 'react'
 import { Link } from 'react-router'
 import { readOutlet, type Outlet } from '@cloudbank/core/outlets'
 import { countOf } from '@cloudbank/core/words'
 import { useGo } from '../../app/useGo'
 import { attempt, useNotices } from '../../notices'
 import { copyOf, describeRules, dropOutlet, keepOutlet, useOutletChoices } from '../../outlet'
-import { Action } from '../../ui'
-import { download } from '../../work/delivery'
-
-/** A file of an outlet is a few thousand letters; more is something else. */
-const MOST_BYTES = 1_000_000
+import { Action, JsonPicker } from '../../ui'
+import { downloadJson } from '../../work/delivery'
 
 /** All outlets: a person's own, and those that come with Cloudbank. */
 export function OutletsPage() {
   const go = useGo()
   const { own, ready } = useOutletChoices()
-  const file = useRef<HTMLInputElement>(null)
   const all = [...own, ...ready]
   const addCopy = async (outlet: Outlet): Promise<void> => {
     const copy = copyOf(outlet, all)
@@ -30,23 +25,11 @@ export function OutletsPage() {
           <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
             Outlets
           </Heading>
-          <Action onClick={() => file.current?.click()}>Take in a file …</Action>
+          <JsonPicker label="An outlet’s file" onData={(name, data) => takeIn(name, data, all)} />
           <Action look="main" onClick={() => attempt(addCopy(fresh()), 'It could not be kept')}>
             New outlet
           </Action>
         </Flex>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          aria-label="An outlet’s file"
-          accept=".json,application/json"
-          onChange={(event) => {
-            const [given] = event.target.files ?? []
-            event.target.value = ''
-            if (given) attempt(takeIn(given, all), `${given.name} could not be taken in`)
-          }}
-        />
         <Text color="softInk" marginBottom="16px">
           Places that pictures go to, with what they take. A shoot keeps the outlet as it was when
           it was chosen; it is changed there for that shoot alone.
@@ -125,23 +108,12 @@ const fresh = (): Outlet => {
   return read.outlet
 }
 
-const save = (outlet: Outlet): void =>
-  download(
-    new Blob([JSON.stringify(outlet, null, 2)], { type: 'application/json' }),
-    `${outlet.id}.outlet.json`,
-  )
+const save = (outlet: Outlet): void => downloadJson(outlet, `${outlet.id}.outlet.json`)
 
-async function takeIn(file: File, all: readonly Outlet[]): Promise<void> {
+async function takeIn(fileName: string, data: unknown, all: readonly Outlet[]): Promise<void> {
   const { need, say } = useNotices.getState()
-  if (file.size > MOST_BYTES) return need(`${file.name}: too large for the file of an outlet.`)
-  let data: unknown
-  try {
-    data = JSON.parse(await file.text())
-  } catch {
-    return need(`${file.name}: not JSON.`)
-  }
   const read = readOutlet(data)
-  if (!read.ok) return need(`${file.name} is no outlet: ${read.problems.slice(0, 3).join('; ')}.`)
+  if (!read.ok) return need(`${fileName} is no outlet: ${read.problems.slice(0, 3).join('; ')}.`)
   const { outlet } = read
   const isTaken = all.some(({ id }) => id === outlet.id)
   await keepOutlet(isTaken ? copyOf(outlet, all) : outlet)

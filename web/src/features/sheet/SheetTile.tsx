@@ -1,7 +1,8 @@
 import { memo } from 'react'
-import { planHem } from '@cloudbank/core/steps'
+import { planHem, type FrameSettings } from '@cloudbank/core/steps'
+import type { Rendition, Shot } from '../../data'
 import { findingsOf, whyOf } from '../../work/findings'
-import { recipeOf } from '../../work/recipe'
+import { recipeOf, type Recipe } from '../../work/recipe'
 import { renditionsOf, standingOf } from '../../work/stale'
 import { Tile, type TileProps } from './Tile'
 
@@ -21,9 +22,17 @@ export const SheetTile = memo(function SheetTile(props: Props) {
     <Tile
       {...props}
       rendition={shown}
-      frame={recipe.steps.frame}
+      frame={frameOf(shot, recipe, shown)}
       segments={planHem({ standing, findings, failed: shot.failure !== null })}
       why={whyOf(findings)}
     />
   )
 })
+
+/** How a rendition is framed: by the brief, what its placement asks, and the shot's touches. */
+function frameOf(shot: Shot, recipe: Recipe, rendition: Rendition | undefined): FrameSettings {
+  const placement = recipe.steps.finish.placements.find(({ id }) => id === rendition?.placementId)
+  const asked = placement?.changes.frame as Partial<FrameSettings> | undefined // of its schema
+  if (!asked && !shot.touches.frame) return recipe.steps.frame
+  return { ...recipe.steps.frame, ...asked, ...shot.touches.frame }
+}

@@ -10,3 +10,7 @@ export function download(blob: Blob, fileName: string): void {
   link.click()
   setTimeout(() => URL.revokeObjectURL(url), GIVEN_BACK_MS)
 }
+
+/** Hands data over as a file of JSON that a person can read. */
+export const downloadJson = (data: object, fileName: string): void =>
+  download(new Blob([JSON.stringify(data, null, 2)], { type: 'application/json' }), fileName)

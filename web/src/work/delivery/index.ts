@@ -1,6 +1,6 @@
 export { chooseFor } from './chooseFor'
 export { cameBack, recordDelivery, setVerdict, weightOf } from './deliveries'
-export { download } from './download'
+export { download, downloadJson } from './download'
 export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
 export { packAgain, packDelivery } from './packDelivery'
 export {

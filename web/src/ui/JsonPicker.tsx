@@ -1,0 +1,49 @@
+import { useRef } from 'react'
+import { attempt, useNotices } from '../notices'
+import { Action } from './Action'
+
+/** A brief or an outlet is a few thousand letters; more is something else. */
+const MOST_BYTES = 1_000_000
+
+interface Props {
+  /** What the file holds, as its input is called. */
+  readonly label: string
+  readonly look?: 'plain' | 'quiet'
+  /** Takes what the file holds. */
+  readonly onData: (fileName: string, data: unknown) => Promise<void> | void
+}
+
+/** A button that takes in a file of JSON; one that is none is said. */
+export function JsonPicker({ label, look = 'plain', onData }: Props) {
+  const input = useRef<HTMLInputElement>(null)
+  const read = async (file: File): Promise<void> => {
+    const { need } = useNotices.getState()
+    if (file.size > MOST_BYTES) return need(`${file.name}: too large for such a file.`)
+    let data: unknown
+    try {
+      data = JSON.parse(await file.text())
+    } catch {
+      return need(`${file.name}: not JSON.`)
+    }
+    await onData(file.name, data)
+  }
+  return (
+    <>
+      <Action look={look} onClick={() => input.current?.click()}>
+        Take in a file …
+      </Action>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={label}
+        accept=".json,application/json"
+        onChange={(event) => {
+          const [given] = event.target.files ?? []
+          event.target.value = ''
+          if (given) attempt(read(given), `${given.name} could not be taken in`)
+        }}
+      />
+    </>
+  )
+}
