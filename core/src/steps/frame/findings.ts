@@ -44,7 +44,7 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
   tilted: {
     title: 'Tilted',
     weight: 'look',
-    remedy: 'Uprights lean. Check against the siblings before straightening.',
+    remedy: 'Uprights lean. Straighten it, or turn it by hand on the bench.',
     figures: ({ degrees }) => `${formatSigned(degrees, 1)}°.`,
   },
   'off-centre': {

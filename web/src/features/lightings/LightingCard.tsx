@@ -175,7 +175,7 @@ function Reference(props: {
         width="220px"
         height="165px"
         flex="none"
-        background="mat"
+        background="paper"
         align="center"
         justify="center"
       >

@@ -18,6 +18,7 @@ import { countFindings } from './findingCounts'
 import { besideRow, type Metrics, type SheetRow } from './sheetRows'
 import { useSheet } from './sheetStore'
 import { outletVerdicts, type OutletVerdict } from '../../work/delivery'
+import { straighten } from '../../work/straighten'
 import { useArrows } from './useArrows'
 
 /** Shots that a brief is tried on first. */
@@ -160,6 +161,10 @@ export function useSheetModel(view: ShootView) {
       'no-lighting': { words: 'Go to the lightings', act: toLightings },
       dark: evenTheirs,
       bright: evenTheirs,
+      tilted: {
+        words: 'Straighten these',
+        act: () => attempt(straighten(view, selected), 'They could not be straightened'),
+      },
       duplicate: { words: 'Remove these', act: removeSelected },
     },
     setLens,
