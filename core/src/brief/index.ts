@@ -29,4 +29,5 @@ export {
   stepKey,
   type Plan,
 } from './plan'
+export { readOutlet } from './readOutlet'
 export { layered, layerSteps, originOf, type Origin } from './layers'

@@ -2,7 +2,6 @@ export { Placement, PlacementChanges } from './placement'
 export { OutletRules } from './rules'
 export { folderOf, Outlet, OUTLET_VERSION, placesOf, type OutletPlace } from './outlet'
 export { READY_OUTLETS } from './readyOutlets'
-export { readOutlet } from './readOutlet'
 export {
   checkFile,
   readFinished,

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { READY_OUTLETS, readOutlet, type Outlet } from '@cloudbank/core/outlets'
+import { readOutlet } from '@cloudbank/core/brief'
+import { READY_OUTLETS, type Outlet } from '@cloudbank/core/outlets'
 
 /** An outlet that cannot be used, with the reason. */
 export class OutletError extends Error {

@@ -10,11 +10,14 @@ interface Props {
   readonly behind: Behind
   /** Colours that the shoot uses already. */
   readonly palette: readonly string[]
+  /** Whether a picture may be chosen; one stands behind all pictures of a brief. */
+  readonly withPictures?: boolean
   readonly onChange: (words: string, next: Behind) => void
 }
 
 /** What lies behind the product: the kind, and what that kind needs. */
-export function BehindControl({ behind, palette, onChange }: Props) {
+export function BehindControl({ behind, palette, withPictures = true, onChange }: Props) {
+  const choices = BEHIND_CHOICES.filter(({ value }) => withPictures || value !== 'picture')
   /** A picture has been asked for, and none chosen yet: until then all stays as it was. */
   const [wantsPicture, setWantsPicture] = useState(false)
   const kind: BehindKind = wantsPicture ? 'picture' : behind.kind
@@ -35,7 +38,7 @@ export function BehindControl({ behind, palette, onChange }: Props) {
           // The options are the kinds.
           onChange={(event) => choose(event.target.value as BehindKind)}
         >
-          {BEHIND_CHOICES.map(({ value, words }) => (
+          {choices.map(({ value, words }) => (
             <option key={value} value={value}>
               {words}
             </option>

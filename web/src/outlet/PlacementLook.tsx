@@ -94,6 +94,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
         <BehindControl
           behind={behind}
           palette={coloursOf([behind])}
+          withPictures={false}
           onChange={(words, next) => change(words, 'ground', 'behind', next)}
         />
       )}

@@ -1,10 +1,10 @@
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
+import { readOutlet } from '../../brief'
 import { tagSrgb, withDensity } from '../../codec'
 import { srgbRaster, type SrgbRgba8 } from '../../raster'
 import { Outlet } from '../outlet'
 import { READY_OUTLETS } from '../readyOutlets'
-import { readOutlet } from '../readOutlet'
 import { OutletRules } from '../rules'
 import { checkFile, type RuleId } from './checkFile'
 import { readFinished, type FinishedFile } from './readFinished'
@@ -196,6 +196,13 @@ describe('a remedy', () => {
 })
 
 describe('an outlet', () => {
+  /** One whose placement asks something in place of the brief. */
+  const asking = (changes: object) => ({
+    id: 'a',
+    name: 'a',
+    placements: [{ id: 'p', name: 'p', longSidePx: 100, changes }],
+  })
+
   test('of those that come along is one, by its own file', () => {
     for (const outlet of READY_OUTLETS)
       expect(readOutlet(JSON.parse(JSON.stringify(outlet)))).toEqual({ ok: true, outlet })
@@ -208,6 +215,12 @@ describe('an outlet', () => {
     [{ id: 'a', name: 'a', placements: [], rules: { leastFillPct: 200 } }, 'rules.leastFillPct'],
     [{ id: 'a', name: 'a', placements: [], fileNames: '{sku' }, 'fileNames'],
     ['nothing', 'the outlet'],
+    [asking({ frame: { fillPct: 900 } }), 'placements.0.changes.frame.fillPct'],
+    [asking({ light: { contrast: 5 } }), 'placements.0.changes.light'],
+    [
+      asking({ ground: { behind: { kind: 'picture', hash: 'a'.repeat(64), name: 'x' } } }),
+      'placements.0.changes.ground.behind',
+    ],
   ])('%j is refused by the name of its field', (data, field) => {
     const read = readOutlet(data)
     expect(read.ok).toBe(false)

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
-import { readOutlet, type Outlet } from '@cloudbank/core/outlets'
+import { readOutlet } from '@cloudbank/core/brief'
+import type { Outlet } from '@cloudbank/core/outlets'
 import { countOf } from '@cloudbank/core/words'
 import { useGo } from '../../app/useGo'
 import { attempt, useNotices } from '../../notices'
