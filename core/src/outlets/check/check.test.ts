@@ -208,6 +208,17 @@ describe('an outlet', () => {
       expect(readOutlet(JSON.parse(JSON.stringify(outlet)))).toEqual({ ok: true, outlet })
   })
 
+  test('asks for whole values, whatever its file left out', () => {
+    const behind = { kind: 'gradient', from: '#ffffff', to: '#808080' }
+    const read = readOutlet(asking({ ground: { behind } }))
+    if (!read.ok) throw new Error(read.problems.join())
+    expect(read.outlet.placements[0]!.changes).toEqual({
+      ground: {
+        behind: { kind: 'gradient', shape: 'linear', from: '#FFFFFF', to: '#808080', angleDeg: 0 },
+      },
+    })
+  })
+
   test.each([
     [{}, 'id'],
     [{ id: 'a', name: 'a', placements: [] }, 'placements'],

@@ -103,18 +103,17 @@ function productOf(picture: SrgbRgba8, border: FinishedFile['border']): Box01 | 
   const middle = labOfHex(border.colour)
   const columns = new Uint32Array(width)
   const rows = new Uint32Array(height)
-  const known = new Map<number, boolean>()
+  /** What is known of each colour: 0 nothing, 1 it is the border's, 2 it stands out. */
+  const known = new Uint8Array(isClear ? 0 : 1 << 24)
+  const standsOut = (p: number): boolean => {
+    const [r, g, b] = [data[p]!, data[p + 1]!, data[p + 2]!]
+    const code = (r << 16) | (g << 8) | b
+    known[code] ||= distance(labOfBytes([r, g, b]), middle) > STANDS_OUT ? 2 : 1
+    return known[code] === 2
+  }
   for (let y = 0, p = 0; y < height; y++)
     for (let x = 0; x < width; x++, p += 4) {
-      const code = (data[p]! << 16) | (data[p + 1]! << 8) | data[p + 2]!
-      let out: boolean
-      if (isClear) out = data[p + 3]! >= OPAQUE
-      else {
-        out =
-          known.get(code) ??
-          distance(labOfBytes([data[p]!, data[p + 1]!, data[p + 2]!]), middle) > STANDS_OUT
-        known.set(code, out)
-      }
+      const out = isClear ? data[p + 3]! >= OPAQUE : standsOut(p)
       if (!out) continue
       columns[x]!++
       rows[y]!++
