@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { FORMATS } from '@cloudbank/core/codec'
-import { formatSize } from '@cloudbank/core/words'
+import { countOf, formatSize } from '@cloudbank/core/words'
 import { perform, put, type Rendition, type Run, type Shot } from '../../data'
 
 /** One rendition that a run made, and the one that stood before it. */
@@ -41,7 +41,7 @@ export async function undoRun(run: Run, changes: readonly RunChange[]): Promise<
   const standing = changes.filter(({ after }) => after.standing === 'current')
   await perform({
     shootId: run.shootId,
-    words: `Run of ${standing.length} renditions taken back`,
+    words: `Run of ${countOf(standing.length, 'rendition')} taken back`,
     edits: standing.flatMap(({ after, before }) => [
       put('renditions', after.id, ['standing'], 'earlier'),
       ...(before ? [put('renditions', before.id, ['standing'], 'current')] : []),

@@ -20,6 +20,8 @@ const ARROWS: Readonly<Record<string, readonly [x: number, y: number]>> = {
 /** Pixels of the rendition that an arrow with Shift moves, and with Alt as well. */
 const STEP_PX = 1
 const FAR_PX = 10
+/** The size that pixels are of until a rendition is made. */
+const UNMADE = { width: 1200, height: 1200 }
 
 const bounded = (pct: number): number => Math.round(Math.min(50, Math.max(-50, pct)) * 1000) / 1000
 
@@ -52,21 +54,29 @@ export function FrameStage({ bench }: { bench: Bench }) {
     },
     onUp: (at) => {
       const shift = shiftTo(at)
+      const before = from.current?.shift
       from.current = null
-      if (shift) keep(shift)
+      // A click that moves nothing is no deed.
+      if (shift && (shift.shiftXPct !== before?.shiftXPct || shift.shiftYPct !== before.shiftYPct))
+        keep(shift)
     },
   }
-  const longer = Math.max(rendition?.width ?? 1200, rendition?.height ?? 1200)
+  const { width, height } = rendition ?? UNMADE
+  /** A photograph that is left whole has no product to be moved. */
+  const canMove = rendition?.productBox !== null
   const nudge = useRef<(event: KeyboardEvent) => void>(() => undefined)
   nudge.current = (event) => {
     const arrow = ARROWS[event.key]
-    if (!arrow || !event.shiftKey || event.target instanceof HTMLInputElement) return
+    const isElsewhere =
+      event.target instanceof Element &&
+      event.target.closest('input, select, textarea, dialog, [role=dialog]')
+    if (!arrow || !event.shiftKey || isElsewhere || !canMove) return
     event.preventDefault()
     event.stopPropagation()
-    const pct = ((event.altKey ? FAR_PX : STEP_PX) / longer) * 100
+    const px = event.altKey ? FAR_PX : STEP_PX
     keep({
-      shiftXPct: bounded(frame.shiftXPct + arrow[0] * pct),
-      shiftYPct: bounded(frame.shiftYPct + arrow[1] * pct),
+      shiftXPct: bounded(frame.shiftXPct + ((arrow[0] * px) / width) * 100),
+      shiftYPct: bounded(frame.shiftYPct + ((arrow[1] * px) / height) * 100),
     })
   }
   useEffect(() => {
@@ -77,10 +87,12 @@ export function FrameStage({ bench }: { bench: Bench }) {
   return (
     <PicturedStage
       bench={bench}
-      tool={tool}
+      tool={canMove ? tool : null}
       tools={
         <Text color="softInk" whiteSpace="nowrap">
-          Drag moves the product; Shift and arrows by 1 px, with Alt by 10
+          {canMove
+            ? 'Drag moves the product; Shift and arrows by 1 px, with Alt by 10'
+            : 'Left whole: there is no product to move'}
         </Text>
       }
       overlay={(shown, picture) => <Guides shown={shown} frame={frame} picture={picture} />}
