@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import type { FrameSettings } from '@cloudbank/core/steps'
+import { formatSigned } from '@cloudbank/core/words'
 import { LevelChoice, StepControls, type OwnControlProps } from '../../controls'
 import type { Bench } from '../../useBench'
 import type { Place, PointerTool, Shown } from '../../Viewer'
@@ -31,7 +32,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
   const { frame } = editor.steps
   const from = useRef<{ readonly at: Place; readonly shift: Shift } | null>(null)
   const keep = (shift: Shift): void => {
-    const words = `Moved ${shift.shiftXPct.toFixed(1)} % right, ${shift.shiftYPct.toFixed(1)} % down`
+    const words = `Moved ${formatSigned(shift.shiftXPct, 1)} % across, ${formatSigned(shift.shiftYPct, 1)} % down`
     editor.actions.keep(words, 'frame', shift, 'shift')
   }
   const shiftTo = (at: Place): Shift | null => {
