@@ -1,5 +1,5 @@
 import * as ort from 'onnxruntime-web/wasm'
-import type { Finder, NetworkId, NetworkOf, Networks } from '@cloudbank/core/networks'
+import type { Enlarger, Finder, NetworkId, NetworkOf, Networks } from '@cloudbank/core/networks'
 
 /** Opens one network; each host says where its files lie. */
 export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[Id]> }
@@ -9,35 +9,66 @@ export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[I
  * remembered as such: the next need tries again.
  */
 export function lazyNetworks(open: OpenNetwork): NetworkOf {
-  const opened = new Map<NetworkId, Promise<Networks[NetworkId]>>()
-  return (id) => {
-    const known = opened.get(id) ?? open[id]()
-    opened.set(id, known)
-    known.catch(() => opened.delete(id))
-    return known
+  const once = {
+    finder: openOnce(open.finder),
+    enlarger2: openOnce(open.enlarger2),
+    enlarger4: openOnce(open.enlarger4),
+  } satisfies OpenNetwork
+  return <Id extends NetworkId>(id: Id): Promise<Networks[Id]> => {
+    const opening: OpenNetwork[Id] = once[id]
+    return opening()
+  }
+}
+
+function openOnce<Network>(open: () => Promise<Network>): () => Promise<Network> {
+  let opened: Promise<Network> | null = null
+  return () => {
+    if (opened) return opened
+    const opening = open()
+    opened = opening
+    opening.catch(() => {
+      opened = null
+    })
+    return opening
   }
 }
 
 /**
- * The finder on one wasm thread; the pool already uses every core.
- *
- * @param runtime the runtime's wasm and the address of the module that starts it; without them, they are
- *   read beside the runtime's package.
+ * The runtime's wasm and the address of the module that starts it; without them, they are read beside the
+ * runtime's package.
  */
-export async function openFinder(
-  model: Uint8Array,
-  runtime?: { readonly wasm: Uint8Array<ArrayBuffer>; readonly glueUrl: string },
-): Promise<Finder> {
+export interface Runtime {
+  readonly wasm: Uint8Array<ArrayBuffer>
+  readonly glueUrl: string
+}
+
+/** The finder on one wasm thread; the pool already uses every core. */
+export async function openFinder(model: Uint8Array, runtime?: Runtime): Promise<Finder> {
+  const session = await openSession(model, runtime)
+  return async (planes) => {
+    const side = Math.sqrt(planes.length / 3)
+    const { prob } = await session.run({ image: planesTensor(planes, side, side) })
+    return (prob as ort.TypedTensor<'float32'>).data // the model's only output
+  }
+}
+
+/** An enlarger on one wasm thread. */
+export async function openEnlarger(model: Uint8Array, runtime?: Runtime): Promise<Enlarger> {
+  const session = await openSession(model, runtime)
+  return async (planes, { width, height }) => {
+    const { enlarged } = await session.run({ image: planesTensor(planes, width, height) })
+    return (enlarged as ort.TypedTensor<'float32'>).data // the model's only output
+  }
+}
+
+function openSession(model: Uint8Array, runtime?: Runtime): Promise<ort.InferenceSession> {
   ort.env.wasm.numThreads = 1
   if (runtime) {
     ort.env.wasm.wasmBinary = runtime.wasm
     ort.env.wasm.wasmPaths = { mjs: runtime.glueUrl }
   }
-  const session = await ort.InferenceSession.create(model, { executionProviders: ['wasm'] })
-  return async (planes) => {
-    const side = Math.sqrt(planes.length / 3)
-    const shape = [1, 3, side, side]
-    const { prob } = await session.run({ image: new ort.Tensor('float32', planes, shape) })
-    return (prob as ort.TypedTensor<'float32'>).data // the model's only output
-  }
+  return ort.InferenceSession.create(model, { executionProviders: ['wasm'] })
 }
+
+const planesTensor = (planes: Float32Array, width: number, height: number) =>
+  new ort.Tensor('float32', planes, [1, 3, height, width])

@@ -73,7 +73,8 @@ export async function exportCutOut(
     size: source.size,
     behind: { kind: 'original' },
     passes,
-    turnDeg: 0,
+    upright: null,
+    enlarging: 'plain',
     product: null,
     findings: [],
   }

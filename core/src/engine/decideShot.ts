@@ -54,6 +54,7 @@ export async function decideShot(
       lift: null,
       ownBackdrop: null,
       interest: null,
+      leanDeg: null,
       groundPicture: null,
     },
   }

@@ -26,10 +26,12 @@ import {
   type Place,
   type RenditionPlan,
   type ShotFacts,
+  type Upright,
 } from '../steps'
 import { clearAlphaBeyond, clearBeyond, coverageOf, type Coverage } from './coverage'
 import { neededSide } from './planRendition'
-import { flatPartFor, turnInto } from './turn'
+import { extendBackdrop } from './extendBackdrop'
+import { flatPartFor, warpInto } from './warp'
 
 const WHITE: Rgb = [1, 1, 1]
 
@@ -72,7 +74,7 @@ function drawInto(
   facts: ShotFacts,
   plan: RenditionPlan,
 ): LinearRgba {
-  if (plan.turnDeg !== 0) return drawTurned(picture, source, facts, plan)
+  if (plan.upright) return drawUpright(picture, source, facts, plan, plan.upright)
   const { window, size, behind } = plan
   const coverage = coverageOf(window, facts.photograph, size)
   const place = placeOf(facts, plan, coverage)
@@ -83,7 +85,8 @@ function drawInto(
   else sampleCovered(picture, source, window, coverage)
   // Where the product is taken off its backdrop, nothing is left of the backdrop to work on.
   paint(picture, place, lifts ? below.filter(({ phase }) => phase !== 'backdrop') : below)
-  if (behind.kind !== 'original' && !lifts) clearBeyond(picture, coverage)
+  if (behind.kind === 'original') extendBackdrop(picture, coverage, place.alpha)
+  else if (!lifts) clearBeyond(picture, coverage)
   if (behind.kind === 'painted') layOver(picture, behind.paint)
   if (above.length > 0) {
     const ground = groundOf(plan)
@@ -94,27 +97,28 @@ function drawInto(
 }
 
 /**
- * The same of a turned photograph: all that is done to the photograph as it lies, then the turn, then the
- * ground and what goes over it.
+ * The same of a photograph that is made upright: all that is done to the photograph as it lies, then that,
+ * then the ground and what goes over it.
  */
-function drawTurned(
+function drawUpright(
   picture: LinearRgba,
   source: Source,
   facts: ShotFacts,
   plan: RenditionPlan,
+  upright: Upright,
 ): LinearRgba {
-  const { window, size, turnDeg, behind } = plan
+  const { window, size, behind } = plan
   const { photograph } = facts
-  const part = flatPartFor(window, size, photograph, turnDeg)
+  const part = flatPartFor(window, size, upright)
   const isOriginal = behind.kind === 'original'
   const flat = drawInto(linearRaster(part.size), source, facts, {
     ...plan,
     ...part,
-    turnDeg: 0,
+    upright: null,
     behind: isOriginal ? behind : { kind: 'transparent' },
     passes: plan.passes.filter(({ phase }) => !isOverGround(phase)),
   })
-  turnInto(picture, window, flat, part, photograph, turnDeg)
+  warpInto(picture, window, flat, part, upright)
   const alpha = facts.matte?.kind === 'cut' && !isOriginal ? alphaOf(picture) : null
   if (behind.kind === 'painted') layOver(picture, behind.paint)
   const above = plan.passes.filter(({ phase }) => isOverGround(phase))

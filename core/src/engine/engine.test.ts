@@ -212,7 +212,10 @@ describe('renderShot', () => {
       { code: 'too-small', placement: 'page', hasPx: 118, wantsPx: 400 },
     ])
     const allowed = steps({ frame: { enlarge: true }, finish })
-    expect((await render(allowed)).renditions[0]).toMatchObject({ width: 400, findings: [] })
+    expect((await render(allowed)).renditions[0]).toMatchObject({
+      width: 400,
+      findings: [{ code: 'enlarged', placement: 'page', times: 3.4 }],
+    })
   })
 
   test('says clearly when the limit cannot be met at acceptable quality', async () => {

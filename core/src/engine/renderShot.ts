@@ -7,6 +7,7 @@ import { checkpointOf, type EngineContext } from './context'
 import { decideShot, type Decision } from './decideShot'
 import { drawRendition } from './drawRendition'
 import { encodeRendition, type EncodedFile } from './encodeRendition'
+import { enlargeFinely } from './enlargeFinely'
 import { planRendition, productIn, windowOf } from './planRendition'
 
 /** One finished file. */
@@ -44,7 +45,9 @@ export async function renderShot(
   const renditions: RenditionFile[] = []
   for (const placement of placements) {
     const planned = planRendition(decision, plan, placement, steps)
-    const picture = drawRendition(source, decision.facts, planned)
+    const { facts } = decision
+    const read = await enlargeFinely(source, facts, planned, context.network, checkpoint)
+    const picture = drawRendition(read, facts, planned)
     checkpoint('render')
     const file = await encodeRendition(picture, placement, context.codec, checkpoint)
     renditions.push({

@@ -1,5 +1,6 @@
 import type { Codec, Format } from '../codec'
 import { packMatte, type CutMatte, type PackedMatte } from '../matte'
+import type { NetworkId, NetworkOf, Networks } from '../networks'
 import { planeU8, srgbRaster, type SrgbRgba8 } from '../raster'
 import { levelKey } from '../steps'
 import type { Plan } from '../brief'
@@ -10,8 +11,12 @@ import type { EngineContext } from './context'
 export const RED = [180, 30, 20] as const
 export const PAPER = [200, 200, 190] as const
 
-/** A red square of 100 px in the middle of 200 px of paper, its edge mixed over one pixel. */
-export function scene(): { original: SrgbRgba8; matte: CutMatte } {
+/**
+ * A red square of 100 px in the middle of 200 px of paper, its edge mixed over one pixel.
+ *
+ * @param lean columns by which each row lies left of the one below it.
+ */
+export function scene(lean = 0): { original: SrgbRgba8; matte: CutMatte } {
   const original = srgbRaster({ width: 200, height: 200 })
   const plane = planeU8({ width: 200, height: 200 })
   const toLinear = (v: number) => (v / 255) ** 2.2
@@ -19,7 +24,7 @@ export function scene(): { original: SrgbRgba8; matte: CutMatte } {
     for (let x = 0; x < 200; x++) {
       const inside = (v: number): number =>
         v < 49 || v > 150 ? 0 : v === 49 || v === 150 ? 0.5 : 1
-      const a = inside(x) * inside(y)
+      const a = inside(x + Math.round((y - 99.5) * lean)) * inside(y)
       plane.data[y * 200 + x] = Math.round(a * 255)
       const mixed = RED.map(
         (v, c) => (a * toLinear(v) + (1 - a) * toLinear(PAPER[c]!)) ** (1 / 2.2) * 255,
@@ -27,7 +32,7 @@ export function scene(): { original: SrgbRgba8; matte: CutMatte } {
       original.data.set([...mixed, 255], (y * 200 + x) * 4)
     }
   const area = { x: 0, y: 0, width: 1, height: 1 }
-  const box = { x: 50 / 200, y: 50 / 200, width: 0.5, height: 0.5 }
+  const box = { x: (50 - 50 * lean) / 200, y: 50 / 200, width: 0.5 * (1 + lean), height: 0.5 }
   const alphas: CutMatte['alphas'] = [{ sidePx: 200, area, plane }]
   return {
     original,
@@ -83,3 +88,11 @@ export const playedContext = (change: Partial<EngineContext> = {}): EngineContex
   signal: { aborted: false },
   ...change,
 })
+
+/** Networks that are played; any other is an error. */
+export const playedNetworks =
+  (played: Partial<Networks>): NetworkOf =>
+  <Id extends NetworkId>(id: Id): Promise<Networks[Id]> => {
+    const network: Networks[Id] | undefined = played[id]
+    return network ? Promise.resolve(network) : Promise.reject(new Error(`no ${id} is played`))
+  }

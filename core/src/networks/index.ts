@@ -1,3 +1,4 @@
+export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
 export {
   askFinder,
   FINDER_SIDE_PX,

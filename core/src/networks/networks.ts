@@ -1,8 +1,13 @@
+import type { Enlarger } from './enlarger'
 import type { Finder } from './finder'
 
 /** The networks that the engine can ask, by name; each is described in a file of its own. */
 export interface Networks {
   readonly finder: Finder
+  /** Sides twice as long. */
+  readonly enlarger2: Enlarger
+  /** Sides four times as long. */
+  readonly enlarger4: Enlarger
 }
 export type NetworkId = keyof Networks
 

@@ -1,6 +1,8 @@
 import type { AnyFinding } from '../findings'
 import type { Placement } from '../outlets'
 import type { HexColour, LinearRgba, PxBox, Size } from '../raster'
+import type { Enlarging } from './frame/settings'
+import type { Upright } from './frame/upright'
 import type { Pass } from './pass'
 
 /** What lies behind the product. */
@@ -18,8 +20,10 @@ export interface RenditionPlan {
   /** The part of the photograph that becomes the picture, in its pixels; it may reach beyond it. */
   readonly window: PxBox
   readonly size: Size
-  /** The photograph is turned clockwise about its middle by this first, in degrees; the window lies in what comes of it. */
-  readonly turnDeg: number
+  /** How the photograph is made upright first; the window lies in what comes of it. Null as it is. */
+  readonly upright: Upright | null
+  /** How pixels are made that the photograph does not have: by a kernel, or by a network. */
+  readonly enlarging: Enlarging
   /** The product, in the same pixels as the window; null where the shot was left whole. */
   readonly product: PxBox | null
   readonly behind: Behind

@@ -24,6 +24,8 @@ export interface ShotFacts {
   readonly ownBackdrop: (() => OwnBackdrop) | null
   /** What matters in a photograph that is left whole, as fractions; null where that was not asked. */
   readonly interest: { readonly x: number; readonly y: number } | null
+  /** By how much the product leans clockwise, in degrees; null where that was not asked, or is not to be said. */
+  readonly leanDeg: number | null
   /** The picture that the settings put behind the product; null where they put none. */
   readonly groundPicture: LinearRgba | null
 }

@@ -6,4 +6,5 @@ export {
   formatPercent,
   formatSigned,
   formatSize,
+  formatTimes,
 } from './numbers'

@@ -28,6 +28,9 @@ export function formatDuration(ms: number): string {
   return `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 }
 
+/** “1.6 ×”. */
+export const formatTimes = (times: number): string => `${times.toFixed(1)} ×`
+
 /** “1200 × 900”. */
 export const formatSize = ({ width, height }: { width: number; height: number }): string =>
   `${width} × ${height}`

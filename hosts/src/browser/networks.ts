@@ -1,21 +1,29 @@
+import enlarger2Url from '@cloudbank/core/models/enlarger-2.onnx?url'
+import enlarger4Url from '@cloudbank/core/models/enlarger-4.onnx?url'
 import finderUrl from '@cloudbank/core/models/finder.onnx?url'
 import type { NetworkOf } from '@cloudbank/core/networks'
 import runtimeGlue from 'network-runtime.mjs?url'
 import runtimeWasm from 'network-runtime.wasm?url'
-import { lazyNetworks, openFinder } from '../networks'
+import { lazyNetworks, openEnlarger, openFinder, type Runtime } from '../networks'
 import { fetchAsset, importAsset } from './fetchAsset'
+
+const FINDER = 'The network that finds products'
+const ENLARGER = 'The network that enlarges'
 
 /** The networks of this worker, fetched when they are first needed. */
 export const createBrowserNetworks = (): NetworkOf =>
   lazyNetworks({
-    finder: async () => {
-      const what = 'The network that finds products'
-      // All of them first, for the runtime never recovers from a start without its files.
-      const [model, wasm, { address: glueUrl }] = await Promise.all([
-        fetchAsset(finderUrl, what),
-        fetchAsset(runtimeWasm, what),
-        importAsset(runtimeGlue, what),
-      ])
-      return openFinder(model, { wasm, glueUrl })
-    },
+    finder: async () => openFinder(...(await fetchNetwork(finderUrl, FINDER))),
+    enlarger2: async () => openEnlarger(...(await fetchNetwork(enlarger2Url, ENLARGER))),
+    enlarger4: async () => openEnlarger(...(await fetchNetwork(enlarger4Url, ENLARGER))),
   })
+
+/** All of it first, for the runtime never recovers from a start without its files. */
+async function fetchNetwork(url: string, what: string): Promise<[Uint8Array, Runtime]> {
+  const [model, wasm, { address: glueUrl }] = await Promise.all([
+    fetchAsset(url, what),
+    fetchAsset(runtimeWasm, what),
+    importAsset(runtimeGlue, what),
+  ])
+  return [model, { wasm, glueUrl }]
+}

@@ -1,12 +1,14 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
-import { lazyNetworks, openFinder } from '../networks'
+import { lazyNetworks, openEnlarger, openFinder } from '../networks'
 
 /** The networks that ship with the core, read beside its package. */
 export const createNodeNetworks = () =>
   lazyNetworks({
-    finder: async () => {
-      const model = createRequire(import.meta.url).resolve('@cloudbank/core/models/finder.onnx')
-      return openFinder(await readFile(model))
-    },
+    finder: async () => openFinder(await readModel('finder')),
+    enlarger2: async () => openEnlarger(await readModel('enlarger-2')),
+    enlarger4: async () => openEnlarger(await readModel('enlarger-4')),
   })
+
+const readModel = (name: string): Promise<Uint8Array> =>
+  readFile(createRequire(import.meta.url).resolve(`@cloudbank/core/models/${name}.onnx`))

@@ -1,5 +1,15 @@
-import type { ControlGroup } from '../controls'
+import type { Control, ControlGroup } from '../controls'
 import type { FrameSettings } from './settings'
+
+const margin = (field: keyof FrameSettings, label: string): Control<keyof FrameSettings> => ({
+  kind: 'number',
+  field,
+  label,
+  unit: '%',
+  step: 0.5,
+  digits: 1,
+  when: ({ fillOf }) => fillOf === 'margins',
+})
 
 export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
   {
@@ -14,16 +24,35 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
         options: [
           { value: 'pad', words: 'whole, with ground around them' },
           { value: 'crop', words: 'cropped to the ratio' },
+          { value: 'extend', words: 'whole, with more backdrop made' },
         ],
       },
       { kind: 'switch', field: 'enlarge', label: 'Enlarge' },
+      {
+        kind: 'choice',
+        field: 'enlargeBy',
+        label: 'Enlarged',
+        options: [
+          { value: 'plain', words: 'plainly' },
+          { value: 'fine', words: 'finely, by a network' },
+        ],
+        when: ({ enlarge }) => enlarge === true,
+      },
     ],
   },
   {
     id: 'size',
     title: 'Size',
     controls: [
-      { kind: 'number', field: 'fillPct', label: 'Fill', unit: '%', step: 0.1, digits: 1 },
+      {
+        kind: 'number',
+        field: 'fillPct',
+        label: 'Fill',
+        unit: '%',
+        step: 0.1,
+        digits: 1,
+        when: ({ fillOf }) => fillOf !== 'margins',
+      },
       {
         kind: 'choice',
         field: 'fillOf',
@@ -32,8 +61,13 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
           { value: 'tighter', words: 'the tighter side' },
           { value: 'width', words: 'the width' },
           { value: 'height', words: 'the height' },
+          { value: 'margins', words: 'what margins leave' },
         ],
       },
+      margin('marginTopPct', 'Above'),
+      margin('marginRightPct', 'To the right'),
+      margin('marginBottomPct', 'Below'),
+      margin('marginLeftPct', 'To the left'),
       { kind: 'number', field: 'sizePct', label: 'Size', unit: '%', step: 1, digits: 0 },
     ],
   },
@@ -70,7 +104,23 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
       },
       { kind: 'number', field: 'shiftXPct', label: 'Right', unit: '%', step: 0.1, digits: 1 },
       { kind: 'number', field: 'shiftYPct', label: 'Down', unit: '%', step: 0.1, digits: 1 },
+    ],
+  },
+  {
+    id: 'upright',
+    title: 'Upright',
+    controls: [
+      {
+        kind: 'choice',
+        field: 'straighten',
+        label: 'Straightened',
+        options: [
+          { value: 'by-hand', words: 'by hand' },
+          { value: 'symmetry', words: 'by the product’s symmetry' },
+        ],
+      },
       { kind: 'number', field: 'turnDeg', label: 'Turn', unit: '°', step: 0.1, digits: 1 },
+      { kind: 'own', field: 'corners', label: 'Corners' },
     ],
   },
 ]

@@ -4,7 +4,7 @@ import {
   type MeasuredPhotograph,
   type Surroundings,
 } from '../../findings'
-import { formatPercent, formatSigned } from '../../words'
+import { formatPercent, formatSigned, formatTimes } from '../../words'
 
 /** A picture that has fewer pixels than a placement asks for. */
 interface TooFew {
@@ -15,7 +15,9 @@ interface TooFew {
 
 export type FrameFinding =
   | ({ readonly code: 'too-small' } & TooFew)
-  | { readonly code: 'beyond-photograph' }
+  | { readonly code: 'beyond-photograph'; readonly share01: number }
+  | { readonly code: 'enlarged'; readonly placement: string; readonly times: number }
+  | { readonly code: 'straightened'; readonly degrees: number }
   | { readonly code: 'crops-product' }
   | { readonly code: 'tilted'; readonly degrees: number }
   | { readonly code: 'off-centre'; readonly share01: number }
@@ -28,12 +30,15 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
     weight: 'look',
     remedy:
       'Made at the photograph’s own pixels. Shoot closer, choose a smaller size, or allow enlarging in the brief.',
-    figures: ({ hasPx, wantsPx, placement }) => `${hasPx} px of ${wantsPx} px for ${placement}.`,
+    figures: ({ hasPx, wantsPx, placement }) =>
+      `${hasPx} px of ${wantsPx} px for ${placement}: it would have to be enlarged ${formatTimes(wantsPx / hasPx)}.`,
   },
   'beyond-photograph': {
-    title: 'Frame beyond the photograph',
+    title: 'Backdrop made',
     weight: 'look',
-    remedy: 'The backdrop’s edge was continued. Choose a coloured ground or a higher fill.',
+    remedy:
+      'The frame is larger than the photograph: more of its backdrop was made. Look at its edges, or choose a ground or a higher fill.',
+    figures: ({ share01 }) => `${formatPercent(share01, 0)} of the picture.`,
   },
   'crops-product': {
     title: 'Product cut by the frame',
@@ -46,6 +51,18 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
     weight: 'look',
     remedy: 'Uprights lean. Straighten it, or turn it by hand on the bench.',
     figures: ({ degrees }) => `${formatSigned(degrees, 1)}°.`,
+  },
+  enlarged: {
+    title: 'Enlarged',
+    weight: 'note',
+    remedy: 'More pixels were made than the photograph has. Look at it at full size.',
+    figures: ({ times, placement }) => `${formatTimes(times)} for ${placement}.`,
+  },
+  straightened: {
+    title: 'Straightened',
+    weight: 'note',
+    remedy: 'By its own outline. Turn it further by hand on the bench, or let it lean.',
+    figures: ({ degrees }) => `Turned by ${formatSigned(degrees, 1)}°.`,
   },
   'off-centre': {
     title: 'Off centre',

@@ -5,7 +5,8 @@ import { scene } from '../../engine/scene.testing'
 import { findInterest } from './findInterest'
 import { cropInside, frameProduct } from './planFrame'
 import { FrameSettings } from './settings'
-import { coveredBy, turnedPoint, turnedProduct } from './turned'
+import { coveredBy, moved, uprightOf } from './upright'
+import { uprightProduct } from './uprightProduct'
 
 const settings = (change: object = {}): FrameSettings => FrameSettings.parse(change)
 const box = { x: 100, y: 200, width: 400, height: 200 }
@@ -68,42 +69,42 @@ describe('a turn', () => {
   const photograph = { width: 200, height: 200 }
 
   test('by a quarter brings right down', () => {
-    const { x, y } = turnedPoint({ x: 150, y: 100 }, photograph, 90)
+    const { x, y } = moved(uprightOf(photograph, 90)!.forth, { x: 150, y: 100 })
     expect(x).toBeCloseTo(100, 9)
     expect(y).toBeCloseTo(150, 9)
-    const back = turnedPoint({ x, y }, photograph, -90)
+    const back = moved(uprightOf(photograph, 90)!.back, { x, y })
     expect(back.x).toBeCloseTo(150, 9)
   })
 
   test('of a square by an eighth is as wide as its diagonal, of a disc as wide as before', () => {
     const { matte } = scene()
     const square = { x: 50, y: 50, width: 100, height: 100 }
-    const eighth = turnedProduct(matte, square, photograph, 45)
+    const eighth = uprightProduct(matte, square, photograph, uprightOf(photograph, 45))
     expect(eighth.box.width).toBeCloseTo(100 * Math.SQRT2, -1)
     expect(eighth.weight.x).toBeCloseTo(100, 1)
-    expect(turnedProduct(matte, square, photograph, 0).box).toBe(square)
+    expect(uprightProduct(matte, square, photograph, uprightOf(photograph, 0)).box).toBe(square)
     const plane = planeU8(photograph)
     for (let y = 0; y < 200; y++)
       for (let x = 0; x < 200; x++)
         plane.data[y * 200 + x] = Math.hypot(x - 99.5, y - 99.5) < 50 ? 255 : 0
     const area = { x: 0, y: 0, width: 1, height: 1 }
     const disc = { ...matte, alphas: [{ sidePx: 200, area, plane }] as const }
-    expect(turnedProduct(disc, square, photograph, 30).box.width).toBeCloseTo(100, -0.5)
+    expect(uprightProduct(disc, square, photograph, uprightOf(photograph, 30)).box.width).toBeCloseTo(100, -0.5)
   })
 
   test('leaves less of the photograph without corners', () => {
-    expect(coveredBy(photograph, 0)).toEqual({ x: 0, y: 0, width: 200, height: 200 })
-    const { width, x } = coveredBy(photograph, 45)
+    expect(coveredBy(photograph, uprightOf(photograph, 0))).toEqual({ x: 0, y: 0, width: 200, height: 200 })
+    const { width, x } = coveredBy(photograph, uprightOf(photograph, 45))
     expect(width).toBeCloseTo(200 / Math.SQRT2, 6)
     expect(x * 2 + width).toBeCloseTo(200, 6)
     // Its corners lie on the photograph.
     const wide = { width: 300, height: 200 }
-    const part = coveredBy(wide, 10)
+    const part = coveredBy(wide, uprightOf(wide, 10))
     for (const [cx, cy] of [
       [part.x, part.y],
       [part.x + part.width, part.y],
     ] as const) {
-      const from = turnedPoint({ x: cx, y: cy }, wide, -10)
+      const from = moved(uprightOf(wide, 10)!.back, { x: cx, y: cy })
       expect(from.x).toBeGreaterThan(-1e-6)
       expect(from.y).toBeGreaterThan(-1e-6)
       expect(from.x).toBeLessThan(300 + 1e-6)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { pixelsOf, type PxBox } from '../../raster'
 import type { Behind } from '../renditionPlan'
+import { notAtRest } from '../atRest'
 import { defineStep, type ShotFacts } from '../step'
 import { FRAME_CONTROLS } from './controls'
 import { examineForFrame, FRAME_FINDINGS, type FrameFinding } from './findings'
@@ -15,33 +16,56 @@ import {
   sizeWithin,
 } from './planFrame'
 import { FrameSettings } from './settings'
-import { coveredBy, turnedPoint, turnedProduct } from './turned'
+import { leanOf } from './leanOf'
+import { coveredBy, moved, uprightOf, type Upright } from './upright'
+import { uprightProduct } from './uprightProduct'
 
 /** Frame: ratio, scale and place of the product. An uncut shot is framed whole. */
 export const frame = defineStep({
   id: 'frame',
   title: 'Frame',
-  engine: 1,
+  // 2: where the frame reaches beyond the photograph, more backdrop is made instead of its edge going on.
+  engine: 2,
   settings: FrameSettings,
   own: z.strictObject({}),
   controls: FRAME_CONTROLS,
   findings: FRAME_FINDINGS,
-  describe: ({ ratio, fillPct, fillOf, stand, enlarge }) =>
+  describe: ({ ratio, fillPct, fillOf, stand, straighten, enlarge, enlargeBy }) =>
     [
       `${ratio.width}:${ratio.height}`,
-      `fills ${fillPct} %${fillOf === 'tighter' ? '' : ` of the ${fillOf}`}`,
+      fillOf === 'margins'
+        ? 'fills its margins'
+        : `fills ${fillPct} %${fillOf === 'tighter' ? '' : ` of the ${fillOf}`}`,
       stand === 'base' && 'on a base line',
-      enlarge && 'may enlarge',
+      straighten === 'symmetry' && 'straightened',
+      enlarge && (enlargeBy === 'fine' ? 'may enlarge finely' : 'may enlarge'),
     ]
       .filter((part) => typeof part === 'string')
       .join(', '),
   examine: examineForFrame,
-  decide: ({ product }, _settings, _own, { source }) =>
+  keyPart: (settings) => {
+    const { enlargeBy: _by, ...rest } = settings
+    // How it would be enlarged says nothing while it may not be.
+    const part = notAtRest(FrameSettings, settings.enlarge ? settings : rest)
+    return Object.keys(part).length === 0 ? null : part
+  },
+  decide: ({ photograph, matte, product }, { straighten }, _own, { source }) => {
     // What matters in a photograph that is left whole, should it be cropped.
-    Promise.resolve(product ? {} : { facts: { interest: findInterest(source) } }),
+    if (!product) return Promise.resolve({ facts: { interest: findInterest(source) } })
+    if (straighten === 'by-hand' || matte?.kind !== 'cut') return Promise.resolve({})
+    const leanDeg = leanOf(matte, photograph)
+    const findings: FrameFinding[] =
+      leanDeg !== null && Math.abs(leanDeg) >= WORTH_SAYING_DEG
+        ? [{ code: 'straightened', degrees: -leanDeg }]
+        : []
+    return Promise.resolve({ facts: { leanDeg }, findings })
+  },
   plan: (draft, settings, facts) => {
     const { placement } = draft
-    const { window, product, findings } = windowFor(facts, settings, draft.behind)
+    const turnDeg = settings.turnDeg - (facts.leanDeg ?? 0)
+    const upright = uprightOf(facts.photograph, turnDeg, settings.corners)
+    const behind = settings.reach === 'extend' && !facts.product ? ORIGINAL : draft.behind
+    const { window, product, findings } = windowFor(facts, settings, behind, upright)
     const asked = placementSize(placement, settings)
     const size = settings.enlarge ? asked : sizeWithin(window, asked)
     if (size.width < asked.width)
@@ -51,10 +75,30 @@ export const frame = defineStep({
         hasPx: Math.max(size.width, size.height),
         wantsPx: placement.longSidePx,
       })
-    const { turnDeg } = settings
-    return { ...draft, window, size, turnDeg, product, findings: [...draft.findings, ...findings] }
+    if (size.width > window.width * NOT_ENLARGED)
+      findings.push({
+        code: 'enlarged',
+        placement: placement.name,
+        times: size.width / window.width,
+      })
+    return {
+      ...draft,
+      window,
+      size,
+      upright,
+      behind,
+      enlarging: settings.enlarge ? settings.enlargeBy : 'plain',
+      product,
+      findings: [...draft.findings, ...findings],
+    }
   },
 })
+
+const ORIGINAL: Behind = { kind: 'original' }
+/** A lean that is taken back is said from here, in degrees. */
+const WORTH_SAYING_DEG = 0.3
+/** Sides are whole pixels: a picture this much larger than its window is not enlarged. */
+const NOT_ENLARGED = 1.005
 
 interface Framed {
   readonly window: PxBox
@@ -68,22 +112,23 @@ function windowFor(
   { photograph, matte, product: box01, interest }: ShotFacts,
   settings: FrameSettings,
   behind: Behind,
+  upright: Upright | null,
 ): Framed {
-  const { turnDeg, reach } = settings
-  const inside = coveredBy(photograph, turnDeg)
+  const { reach } = settings
+  const inside = coveredBy(photograph, upright)
   if (!box01) {
     const about = interest ?? { x: 0.5, y: 0.5 }
     const middle = { x: about.x * photograph.width, y: about.y * photograph.height }
     const window =
       reach === 'crop'
-        ? cropInside(inside, settings, turnedPoint(middle, photograph, turnDeg))
+        ? cropInside(inside, settings, upright ? moved(upright.forth, middle) : middle)
         : frameWhole(photograph, settings)
-    return { window, product: null, findings: [] }
+    return { window, product: null, findings: behind.kind === 'original' ? madeIn(window, inside) : [] }
   }
   const box = pixelsOf(box01, photograph)
   const turned =
-    matte?.kind === 'cut' && (turnDeg !== 0 || settings.centreBy === 'weight')
-      ? turnedProduct(matte, box, photograph, turnDeg)
+    matte?.kind === 'cut' && (upright || settings.centreBy === 'weight')
+      ? uprightProduct(matte, box, photograph, upright)
       : { box, weight: undefined }
   const ideal = frameProduct(turned.box, settings, turned.weight)
   if (behind.kind !== 'original') return { window: ideal, product: turned.box, findings: [] }
@@ -96,8 +141,16 @@ function windowFor(
     return { window, product: turned.box, findings }
   }
   const window = keepInside(ideal, inside)
-  const findings: FrameFinding[] = reachesBeyond(window, inside)
-    ? [{ code: 'beyond-photograph' }]
-    : []
-  return { window, product: turned.box, findings }
+  return { window, product: turned.box, findings: madeIn(window, inside) }
+}
+
+/** Says how much of a picture is backdrop that was made. */
+function madeIn(window: PxBox, inside: PxBox): FrameFinding[] {
+  if (!reachesBeyond(window, inside)) return []
+  const along = (start: number, length: number, from: number, there: number): number =>
+    Math.max(0, Math.min(start + length, from + there) - Math.max(start, from)) / length
+  const there =
+    along(window.x, window.width, inside.x, inside.width) *
+    along(window.y, window.height, inside.y, inside.height)
+  return [{ code: 'beyond-photograph', share01: 1 - there }]
 }

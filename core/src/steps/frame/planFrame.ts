@@ -1,9 +1,12 @@
 import type { Placement } from '../../outlets'
-import type { PxBox, Size } from '../../raster'
+import type { Box01, PxBox, Size } from '../../raster'
 import type { FrameSettings } from './settings'
 
 /** What decides where a frame lies. */
-type Asked = Omit<FrameSettings, 'reach' | 'enlarge' | 'turnDeg'>
+type Asked = Omit<
+  FrameSettings,
+  'reach' | 'enlarge' | 'enlargeBy' | 'turnDeg' | 'straighten' | 'corners'
+>
 
 /** The size of a placement's picture in pixels for a frame of this ratio. */
 export function placementSize(
@@ -40,23 +43,39 @@ export function frameProduct(
   weight: { readonly x: number; readonly y: number } = middleOf(box),
 ): PxBox {
   const aspect = asked.ratio.width / asked.ratio.height
-  const along = { width: box.width, height: box.height * aspect }
+  const room = roomOf(asked)
+  const along = { width: box.width / room.width, height: (box.height * aspect) / room.height }
   const extent =
-    asked.fillOf === 'tighter' ? Math.max(along.width, along.height) : along[asked.fillOf]
-  const width = extent / (asked.fillPct / 100) / (asked.sizePct / 100)
+    asked.fillOf === 'width' || asked.fillOf === 'height'
+      ? along[asked.fillOf]
+      : Math.max(along.width, along.height)
+  const width = extent / (asked.sizePct / 100)
   const height = width / aspect
   const centre = asked.centreBy === 'weight' ? weight : middleOf(box)
   const y =
     asked.stand === 'base'
       ? box.y + box.height - height * (1 - asked.basePct / 100)
-      : centre.y - height / 2
+      : centre.y - height * (room.y + room.height / 2)
   return {
-    x: centre.x - width / 2 - (asked.shiftXPct / 100) * width,
+    x: centre.x - width * (room.x + room.width / 2) - (asked.shiftXPct / 100) * width,
     y: y - (asked.shiftYPct / 100) * height,
     width,
     height,
   }
 }
+
+/** The part of a frame that a product is to fill: what its margins leave, or its middle. */
+export function roomOf(asked: Pick<FrameSettings, 'fillPct' | 'fillOf' | `margin${Margin}Pct`>): Box01 {
+  if (asked.fillOf !== 'margins') {
+    const share = asked.fillPct / 100
+    return { x: (1 - share) / 2, y: (1 - share) / 2, width: share, height: share }
+  }
+  const [x, y] = [asked.marginLeftPct / 100, asked.marginTopPct / 100]
+  const width = 1 - x - asked.marginRightPct / 100
+  const height = 1 - y - asked.marginBottomPct / 100
+  return { x, y, width, height }
+}
+type Margin = 'Top' | 'Right' | 'Bottom' | 'Left'
 
 const middleOf = ({ x, y, width, height }: PxBox): { x: number; y: number } => ({
   x: x + width / 2,

@@ -1,4 +1,12 @@
 import { z } from 'zod'
+import { isConvex } from './convex'
+
+/** How pixels are made that the photograph does not have. */
+export const Enlarging = z.enum(['plain', 'fine'])
+export type Enlarging = z.infer<typeof Enlarging>
+
+const Share = z.number().min(-0.5).max(1.5)
+const Margin = z.number().min(0).max(45).default(5)
 
 const Side = z.number().int().min(1).max(2000)
 
@@ -9,10 +17,10 @@ export const FrameSettings = z.strictObject({
     .default({ width: 1, height: 1 })
     .describe('Width to height of the picture.'),
   reach: z
-    .enum(['pad', 'crop'])
+    .enum(['pad', 'crop', 'extend'])
     .default('pad')
     .describe(
-      'How a photograph that is left whole comes to the ratio: ground is added around it, or it is cropped about what matters.',
+      'How a photograph that is left whole comes to the ratio: ground is added around it, it is cropped about what matters, or more of its own backdrop is made.',
     ),
   fillPct: z
     .number()
@@ -21,11 +29,15 @@ export const FrameSettings = z.strictObject({
     .default(85)
     .describe('Share of the frame that the product takes, in per cent.'),
   fillOf: z
-    .enum(['tighter', 'width', 'height'])
+    .enum(['tighter', 'width', 'height', 'margins'])
     .default('tighter')
     .describe(
-      'What the fill is measured along: the side that is tighter, the width, or the height.',
+      'What the fill is measured along: the side that is tighter, the width, or the height; or it fills what four margins leave.',
     ),
+  marginTopPct: Margin.describe('Margin above the product, in per cent of the frame’s height.'),
+  marginRightPct: Margin.describe('Margin to its right, in per cent of the frame’s width.'),
+  marginBottomPct: Margin.describe('Margin below it, in per cent of the frame’s height.'),
+  marginLeftPct: Margin.describe('Margin to its left, in per cent of the frame’s width.'),
   centreBy: z
     .enum(['box', 'weight'])
     .default('box')
@@ -64,9 +76,25 @@ export const FrameSettings = z.strictObject({
     .max(45)
     .default(0)
     .describe('Turns the picture clockwise, in degrees, until uprights are upright.'),
+  straighten: z
+    .enum(['by-hand', 'symmetry'])
+    .default('by-hand')
+    .describe('Takes back the lean of a product whose outline is symmetrical; the turn comes on top.'),
+  corners: z
+    .array(z.strictObject({ x: Share, y: Share }))
+    .length(4)
+    .refine(isConvex, 'four corners, clockwise from the upper left')
+    .nullable()
+    .default(null)
+    .describe(
+      'Four places of the photograph, clockwise from the upper left, that become the corners of an upright rectangle.',
+    ),
   enlarge: z
     .boolean()
     .default(false)
     .describe('Allows more pixels than the photograph has. Off, small ones stay small.'),
+  enlargeBy: Enlarging.default('plain').describe(
+    'How those pixels are made: smoothly, or drawn by a network, which takes seconds a picture.',
+  ),
 })
 export type FrameSettings = z.infer<typeof FrameSettings>

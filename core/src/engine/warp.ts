@@ -1,61 +1,65 @@
 import type { LinearRgba, PxBox, Size } from '../raster'
-import { turnedPoint } from '../steps'
+import { cornersOf, moved, type Upright } from '../steps'
 
 /** Pixels that a sample reaches to each side. */
 const REACH = 2
+/** A flat part is read at most this much larger than the window, where a projection draws it out. */
+const MOST_DRAWN_OUT = 2
+/** Sides of a flat part, in pixels, beyond which it is read smaller. */
+const MOST_SIDE_PX = 16_000
 
-/** A part of the photograph as it lies, from which a turned window can be filled. */
+/** A part of the photograph as it lies, from which a window that was made upright can be filled. */
 export interface FlatPart {
   readonly window: PxBox
   readonly size: Size
 }
 
-/** The part of a photograph that a turned window needs, at the window's own scale. */
-export function flatPartFor(
-  window: PxBox,
-  size: Size,
-  photograph: Size,
-  turnDeg: number,
-): FlatPart {
-  const scale = size.width / window.width
-  const corners = [0, 1, 2, 3].map((k) =>
-    turnedPoint(
-      { x: window.x + (k % 2) * window.width, y: window.y + (k >> 1) * window.height },
-      photograph,
-      -turnDeg,
-    ),
-  )
+/** The part of a photograph that an upright window needs, at the window's own scale or a finer one. */
+export function flatPartFor(window: PxBox, size: Size, { back }: Upright): FlatPart {
+  const corners = cornersOf(window).map((corner) => moved(back, corner))
+  const scale = (size.width / window.width) * drawnOut(window, corners)
   const margin = (REACH + 1) / scale
   const left = Math.min(...corners.map(({ x }) => x)) - margin
   const top = Math.min(...corners.map(({ y }) => y)) - margin
-  const width = Math.ceil((Math.max(...corners.map(({ x }) => x)) + margin - left) * scale)
-  const height = Math.ceil((Math.max(...corners.map(({ y }) => y)) + margin - top) * scale)
+  const wide = Math.max(...corners.map(({ x }) => x)) + margin - left
+  const high = Math.max(...corners.map(({ y }) => y)) + margin - top
+  const used = Math.min(scale, MOST_SIDE_PX / Math.max(wide, high))
+  const width = Math.ceil(wide * used)
+  const height = Math.ceil(high * used)
   return {
-    window: { x: left, y: top, width: width / scale, height: height / scale },
+    window: { x: left, y: top, width: width / used, height: height / used },
     size: { width, height },
   }
 }
 
+/** How much longer the longest-drawn side of a window is than what it comes from; 1 for a turn. */
+function drawnOut(window: PxBox, corners: readonly { x: number; y: number }[]): number {
+  const sides = corners.map((corner, k) => {
+    const next = corners[(k + 1) % 4]!
+    const length = Math.hypot(next.x - corner.x, next.y - corner.y)
+    return (k % 2 === 0 ? window.width : window.height) / length
+  })
+  return Math.min(MOST_DRAWN_OUT, Math.max(1, ...sides.map((side) => (side > 1.001 ? side : 1))))
+}
+
 /**
- * Fills a turned window from a flat part, by a cubic through the pixels (Keys 1981, Cubic convolution
+ * Fills an upright window from a flat part, by a cubic through the pixels (Keys 1981, Cubic convolution
  * interpolation for digital image processing), in linear light, premultiplied. Outside of the part is nothing.
  */
-export function turnInto(
+export function warpInto(
   picture: LinearRgba,
   window: PxBox,
   flat: LinearRgba,
   part: FlatPart,
-  photograph: Size,
-  turnDeg: number,
+  { back }: Upright,
 ): void {
-  const scale = picture.width / window.width
+  const step = window.width / picture.width
+  const scale = part.size.width / part.window.width
   const weightsX = new Float32Array(4)
   const weightsY = new Float32Array(4)
-  const place = (x: number, y: number) =>
-    turnedPoint({ x: window.x + x / scale, y: window.y + y / scale }, photograph, -turnDeg)
   for (let y = 0, p = 0; y < picture.height; y++)
     for (let x = 0; x < picture.width; x++, p += 4) {
-      const from = place(x + 0.5, y + 0.5)
+      const from = moved(back, { x: window.x + (x + 0.5) * step, y: window.y + (y + 0.5) * step })
       const fx = (from.x - part.window.x) * scale - 0.5
       const fy = (from.y - part.window.y) * scale - 0.5
       const ix = Math.floor(fx)
