@@ -5,6 +5,8 @@ import { scene } from '../../engine/scene.testing'
 import { findInterest } from './findInterest'
 import { cropInside, frameProduct } from './planFrame'
 import { FrameSettings } from './settings'
+import { isConvex } from './convex'
+import { leanOf } from './leanOf'
 import { coveredBy, moved, uprightOf } from './upright'
 import { uprightProduct } from './uprightProduct'
 
@@ -147,5 +149,79 @@ describe('a crop', () => {
     const { x, y } = findInterest(photographSource(picture))
     expect(x).toBeCloseTo(0.8, 1)
     expect(y).toBeCloseTo(0.4, 1)
+  })
+})
+
+describe('four corners', () => {
+  const photograph = { width: 400, height: 300 }
+  /** A door that was photographed from below. */
+  const corners = [
+    { x: 0.35, y: 0.2 },
+    { x: 0.65, y: 0.2 },
+    { x: 0.75, y: 0.8 },
+    { x: 0.25, y: 0.8 },
+  ]
+
+  test('become those of a rectangle about the same middle, and back again', () => {
+    const upright = uprightOf(photograph, 0, corners)!
+    const [a, b, c, d] = corners.map(({ x, y }) => moved(upright.forth, { x: x * 400, y: y * 300 }))
+    expect(a!.x).toBeCloseTo(d!.x, 6)
+    expect(b!.x).toBeCloseTo(c!.x, 6)
+    expect(a!.y).toBeCloseTo(b!.y, 6)
+    expect(c!.y).toBeCloseTo(d!.y, 6)
+    // As wide as the mean of 120 and 200 px.
+    expect(b!.x - a!.x).toBeCloseTo(160, 6)
+    expect((a!.x + b!.x) / 2).toBeCloseTo(200, 6)
+    const back = moved(upright.back, moved(upright.forth, { x: 37, y: 211 }))
+    expect(back.x).toBeCloseTo(37, 6)
+    expect(back.y).toBeCloseTo(211, 6)
+  })
+
+  test('keep straight lines straight', () => {
+    const { forth } = uprightOf(photograph, 3, corners)!
+    const [p, q, r] = [0, 0.3, 1].map((t) => moved(forth, { x: 20 + 300 * t, y: 40 + 200 * t }))
+    const area = (q!.x - p!.x) * (r!.y - p!.y) - (q!.y - p!.y) * (r!.x - p!.x)
+    expect(area).toBeCloseTo(0, 6)
+  })
+
+  test('that cross over are refused', () => {
+    const [a, b, c, d] = corners as [Corner, Corner, Corner, Corner]
+    expect(isConvex([a, b, c, d])).toBe(true)
+    expect(isConvex([a, c, b, d])).toBe(false)
+    expect(FrameSettings.safeParse({ corners: [a, c, b, d] }).success).toBe(false)
+  })
+
+  type Corner = { x: number; y: number }
+})
+
+describe('a lean', () => {
+  const photograph = { width: 300, height: 300 }
+  /** A mug with a handle, or whatever else, that leans clockwise about its middle. */
+  function leaning(degrees: number, isInside: (x: number, y: number) => boolean) {
+    const plane = planeU8(photograph)
+    const turn = (degrees * Math.PI) / 180
+    for (let y = 0; y < 300; y++)
+      for (let x = 0; x < 300; x++) {
+        const [dx, dy] = [x + 0.5 - 150, y + 0.5 - 150]
+        const across = dx * Math.cos(turn) + dy * Math.sin(turn)
+        const down = dy * Math.cos(turn) - dx * Math.sin(turn)
+        if (isInside(across, down)) plane.data[y * 300 + x] = 255
+      }
+    const area = { x: 0, y: 0, width: 1, height: 1 }
+    return { ...scene().matte, alphas: [{ sidePx: 300, area, plane }] as const }
+  }
+  const mug = (x: number, y: number): boolean =>
+    (Math.abs(x) < 50 && Math.abs(y) < 70) ||
+    (x > 0 && Math.abs(Math.hypot(x - 50, y) - 30) < 6)
+
+  test.each([-7, -2, 0, 1.5, 5])('of %f° is read off a mug with a handle', (degrees) => {
+    expect(leanOf(leaning(degrees, mug), photograph)).toBeCloseTo(degrees, 0)
+    expect(Math.abs(leanOf(leaning(degrees, mug), photograph)! - degrees)).toBeLessThan(0.4)
+  })
+
+  test('is not read off a plate from above, nor off what has no symmetry', () => {
+    expect(leanOf(leaning(4, (x, y) => Math.hypot(x, y) < 90), photograph)).toBeNull()
+    const wedge = (x: number, y: number): boolean => y > -80 && y < 80 && x > -60 && x < y * 0.9 + 20
+    expect(leanOf(leaning(0, wedge), photograph)).toBeNull()
   })
 })

@@ -1,93 +1,105 @@
 import type { CutMatte } from '../../matte'
-import { pixelsOf, planeF32, resamplePlane, LINEAR, type Size } from '../../raster'
+import { pixelsOf, planeF32, resamplePlane, LINEAR, type PlaneF32, type Size } from '../../raster'
 
-/** Longer side at which the outline is looked at, in pixels. */
-const SIDE_PX = 160
-/** Leans up to this are looked for, in degrees. */
+/** Longer side at which the shape is looked at, in pixels. */
+const SIDE_PX = 128
+/** Leans up to this are looked for, in degrees and in these steps. */
 const MOST_DEG = 12
-const STEP_DEG = 0.25
-/** A row off the axis by more than this share of its width is a handle or a spout, and counts no more. */
-const MOST_OFF = 0.12
-/** The mean of that share from which nothing is symmetrical enough to say. */
-const SYMMETRICAL = 0.05
-/** By how much the mean must be worse a few degrees away, or the outline is too round to say. */
-const DISTINCT = 0.006
+const STEP_DEG = 1
+/** The share falls alike to both sides of the lean: how far it has fallen this far away says where that is. */
+const FLANKS_DEG = [2, 3, 4, 5]
+/** The line is looked for this near to the centre of weight, as a share of the side. */
+const AXIS_REACH = 0.12
+/** Share of the shape that must have its mirror image, or nothing is symmetrical enough to say. */
+const SYMMETRICAL = 0.8
+/** By how much that share must fall a few degrees away, or the shape is too round to say. */
+const DISTINCT = 0.012
 const AWAY_DEG = 5
 
 /**
- * By how much a product leans clockwise, in degrees, read off its outline: the turn after which the middles of
- * its rows lie best on one upright line. A side that sticks out, such as a handle, has little say. Null where
- * the outline is not symmetrical, or so round that it has no uprights.
+ * By how much a product leans clockwise, in degrees, read off its shape: the turn after which most of it has
+ * its mirror image across one upright line. What sticks out on one side, such as a handle, has little say.
+ * Null where the shape is not symmetrical, or so round that it has no uprights.
  *
  * @param photograph upright sides, in pixels.
  */
 export function leanOf({ alphas: [alpha] }: CutMatte, photograph: Size): number | null {
-  const { width, height } = pixelsOf(alpha.area, photograph)
+  const shape = shapeOf(alpha, photograph)
+  const known = new Map<number, number>()
+  const share = (leanDeg: number): number => {
+    const found = known.get(leanDeg) ?? mirroredShare(shape, leanDeg)
+    known.set(leanDeg, found)
+    return found
+  }
+  let best = -MOST_DEG
+  for (let lean = best; lean <= MOST_DEG; lean += STEP_DEG) if (share(lean) > share(best)) best = lean
+  if (share(best) < SYMMETRICAL || Math.abs(best) >= MOST_DEG) return null
+  const beside = Math.max(share(best - AWAY_DEG), share(best + AWAY_DEG))
+  if (share(best) - beside < DISTINCT) return null
+  const shifts = FLANKS_DEG.map((away) => {
+    const [before, after] = [share(best - away), share(best + away)]
+    const fall = share(best) - Math.min(before, after)
+    return fall <= 0 ? 0 : (away * (after - before)) / (2 * fall)
+  })
+  return best + shifts.reduce((sum, shift) => sum + shift, 0) / shifts.length
+}
+
+/** The shape at a small size, in a square that holds it whichever way it is turned. */
+function shapeOf({ area, plane }: CutMatte['alphas'][0], photograph: Size): PlaneF32 {
+  const { width, height } = pixelsOf(area, photograph)
   const scale = SIDE_PX / Math.max(width, height)
+  const whole = { x: 0, y: 0, width: plane.width, height: plane.height }
   const size = {
     width: Math.max(1, Math.round(width * scale)),
     height: Math.max(1, Math.round(height * scale)),
   }
-  const whole = { x: 0, y: 0, width: alpha.plane.width, height: alpha.plane.height }
-  const plane = resamplePlane(alpha.plane, whole, planeF32(size), LINEAR)
-  const points: [x: number, y: number][] = []
-  for (let y = 0, i = 0; y < size.height; y++)
-    for (let x = 0; x < size.width; x++, i++)
-      if (plane.data[i]! >= 0.5) points.push([x - size.width / 2, y - size.height / 2])
-  if (points.length < SIDE_PX) return null
-  const steps = Math.round(MOST_DEG / STEP_DEG)
-  const offs = Array.from({ length: 2 * steps + 1 }, (_, k) =>
-    meanOff(points, (k - steps) * STEP_DEG),
-  )
-  const best = offs.indexOf(Math.min(...offs))
-  const off = offs[best]!
-  if (off > SYMMETRICAL || best === 0 || best === offs.length - 1) return null
-  const away = Math.round(AWAY_DEG / STEP_DEG)
-  const beside = [offs[best - away], offs[best + away]].filter((value) => value !== undefined)
-  if (Math.min(...beside) - off < DISTINCT) return null
-  return (best - steps + vertexOf(offs[best - 1]!, off, offs[best + 1]!)) * STEP_DEG
+  const small = resamplePlane(plane, whole, planeF32(size), LINEAR)
+  const side = Math.ceil(Math.hypot(size.width, size.height))
+  const shape = planeF32({ width: side, height: side })
+  const left = (side - size.width) >> 1
+  const top = (side - size.height) >> 1
+  for (let y = 0; y < size.height; y++)
+    shape.data.set(
+      small.data.subarray(y * size.width, (y + 1) * size.width),
+      (y + top) * side + left,
+    )
+  return shape
 }
 
-/** How far the middles of rows lie from one line, as a share of their widths, once a lean is taken back. */
-function meanOff(points: readonly (readonly [number, number])[], leanDeg: number): number {
-  const cos = Math.cos((-leanDeg * Math.PI) / 180)
-  const sin = Math.sin((-leanDeg * Math.PI) / 180)
-  const rows = new Map<number, { from: number; to: number }>()
-  for (const [x, y] of points) {
-    const across = x * cos - y * sin
-    const row = Math.round(x * sin + y * cos)
-    const known = rows.get(row)
-    if (!known) rows.set(row, { from: across, to: across })
-    else {
-      known.from = Math.min(known.from, across)
-      known.to = Math.max(known.to, across)
+/** The share of a shape that has its mirror image across the best upright line, once a lean is taken back. */
+function mirroredShare({ width: side, data }: PlaneF32, leanDeg: number): number {
+  const cos = Math.cos((leanDeg * Math.PI) / 180)
+  const sin = Math.sin((leanDeg * Math.PI) / 180)
+  const middle = side / 2
+  const rows: number[][] = []
+  let [count, sum] = [0, 0]
+  for (let y = 0; y < side; y++) {
+    const row: number[] = []
+    for (let x = 0; x < side; x++) {
+      const [dx, dy] = [x + 0.5 - middle, y + 0.5 - middle]
+      const fromX = Math.floor(middle + dx * cos - dy * sin)
+      const fromY = Math.floor(middle + dx * sin + dy * cos)
+      if (fromX < 0 || fromY < 0 || fromX >= side || fromY >= side) continue
+      if (data[fromY * side + fromX]! < 0.5) continue
+      row.push(x)
+      count++
+      sum += x
     }
+    rows.push(row)
   }
-  const lines = [...rows.values()].map(({ from, to }) => ({
-    middle: (from + to) / 2,
-    width: to - from + 1,
-  }))
-  const axis = weightedMedian(lines)
-  let [sum, weight] = [0, 0]
-  for (const { middle, width } of lines) {
-    sum += width * Math.min(MOST_OFF, Math.abs(middle - axis) / width)
-    weight += width
+  if (count === 0) return 0
+  const twiceCentre = Math.round((2 * sum) / count)
+  const reach = Math.round(2 * AXIS_REACH * SIDE_PX)
+  let most = 0
+  const isThere = new Uint8Array(side)
+  for (let twice = twiceCentre - reach; twice <= twiceCentre + reach; twice++) {
+    let mirrored = 0
+    for (const row of rows) {
+      for (const x of row) isThere[x] = 1
+      for (const x of row) mirrored += isThere[twice - x] ?? 0
+      for (const x of row) isThere[x] = 0
+    }
+    most = Math.max(most, mirrored)
   }
-  return sum / weight
-}
-
-function weightedMedian(lines: readonly { middle: number; width: number }[]): number {
-  const sorted = [...lines].sort((a, b) => a.middle - b.middle)
-  let left = sorted.reduce((sum, { width }) => sum + width, 0) / 2
-  for (const { middle, width } of sorted) {
-    left -= width
-    if (left <= 0) return middle
-  }
-  return 0
-}
-
-/** Where a parabola through three neighbours is lowest, from the middle one, in steps. */
-function vertexOf(before: number, at: number, after: number): number {
-  const bend = before - 2 * at + after
-  return bend <= 0 ? 0 : (before - after) / (2 * bend)
+  return most / count
 }
