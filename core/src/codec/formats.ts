@@ -49,7 +49,7 @@ export const FORMATS = {
     word: 'TIFF',
     extension: 'tif',
     mime: 'image/tiff',
-    made: false,
+    made: true,
     hasQuality: false,
     hasAlpha: true,
   },

@@ -1,5 +1,9 @@
 import type { Size, SrgbRgba8 } from '../raster'
+import type { Chroma } from './chroma'
 import type { Format } from './formats'
+
+/** The formats for which a host has an encoder; what is left is written by the core. */
+export type HostFormat = Exclude<Format, 'tiff'>
 
 export interface PreviewFile extends Size {
   readonly bytes: Uint8Array
@@ -22,6 +26,16 @@ export interface Codec {
    * @throws FileError as `decode`.
    */
   preview(bytes: Uint8Array, sidePx: number): Promise<PreviewFile>
-  /** Encodes a picture. `qualityPct` (1…100) has no effect on PNG. JPEG drops alpha. */
-  encode(picture: SrgbRgba8, format: Format, qualityPct: number): Promise<Uint8Array>
+  /**
+   * Encodes a picture. `qualityPct` (1…100) has no effect on PNG. JPEG drops alpha.
+   *
+   * @param chroma how JPEG keeps colour, once for four pixels unless told otherwise; WebP has no other way,
+   *   but takes more care with it.
+   */
+  encode(
+    picture: SrgbRgba8,
+    format: HostFormat,
+    qualityPct: number,
+    chroma?: Chroma,
+  ): Promise<Uint8Array>
 }

@@ -3,7 +3,7 @@ import { SRGB_PROFILE } from './srgbProfile'
 
 /**
  * Says in a freshly encoded file that it is sRGB: a profile for JPEG and WebP, the sRGB chunk for
- * PNG. AVIF encoders write their own colour box. The pixels are untouched.
+ * PNG. AVIF encoders are asked for it, and a TIFF is written with its profile. The pixels are untouched.
  */
 export function tagSrgb(bytes: Uint8Array, format: Format): Uint8Array {
   switch (format) {
@@ -14,6 +14,7 @@ export function tagSrgb(bytes: Uint8Array, format: Format): Uint8Array {
     case 'webp':
       return withWebpProfile(bytes)
     case 'avif':
+    case 'tiff':
       return bytes
   }
 }

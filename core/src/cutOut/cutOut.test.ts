@@ -8,7 +8,7 @@ import { playedContext, keptFor, PAPER, RED, scene } from '../engine/scene.testi
 import { photographSource } from '../source'
 import { srgbRaster } from '../raster'
 import { exportCutOut, NothingCutError, type CutOutFormat } from './exportCutOut'
-import { encodeTiff } from './tiff'
+import { encodeTiff } from '../codec'
 
 const codec = {
   ...playedContext().codec,

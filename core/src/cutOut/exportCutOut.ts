@@ -1,5 +1,5 @@
 import { placementsOf, type Plan } from '../brief'
-import { tagSrgb, withDensity, type Codec } from '../codec'
+import { encodeTiff, tagSrgb, withDensity, type Codec } from '../codec'
 import {
   decideShot,
   drawLinear,
@@ -25,7 +25,6 @@ import {
 import type { Source } from '../source'
 import { STEPS, type RenditionPlan } from '../steps'
 import { encodeOpenRaster, type Layer } from './openRaster'
-import { encodeTiff } from './tiff'
 
 /** What a cut-out is saved as. */
 export const CUT_OUT_FORMATS = {

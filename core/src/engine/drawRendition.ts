@@ -1,4 +1,3 @@
-import { FORMATS } from '../codec'
 import { alphaFor, type CutMatte } from '../matte'
 import {
   hexToLinear,
@@ -21,6 +20,7 @@ import {
 import type { Source } from '../source'
 import {
   FIRST_OVER_GROUND,
+  mayBeTransparent,
   PHASES,
   type Pass,
   type Place,
@@ -153,7 +153,7 @@ export function groundOf({ behind, placement }: RenditionPlan): Rgb | null {
   if (behind.kind === 'colour') return hexToLinear(behind.colour)
   if (behind.kind === 'painted') return null
   // A format without transparency has white where nothing is.
-  return FORMATS[placement.format].hasAlpha ? null : WHITE
+  return mayBeTransparent(placement) ? null : WHITE
 }
 
 const isOverGround = (phase: Pass['phase']): boolean =>

@@ -1,7 +1,17 @@
-import { FORMATS, tagSrgb, withDensity, type Codec, type Format } from '../codec'
+import {
+  chromaFor,
+  encodePalettePng,
+  encodeTiff,
+  FORMATS,
+  tagSrgb,
+  USUAL_DPI,
+  withDensity,
+  type Codec,
+  type Format,
+} from '../codec'
 import type { Placement } from '../outlets'
 import type { SrgbRgba8 } from '../raster'
-import { searchLikeness, searchQuality, similarity } from '../steps'
+import { formatFor, searchLikeness, searchQuality, similarity } from '../steps'
 
 /** A file as it was encoded. */
 export interface EncodedFile {
@@ -13,7 +23,7 @@ export interface EncodedFile {
 }
 
 /**
- * Encodes a picture as a placement asks: at its quality; or at the lowest that looks the same; lower than
+ * Encodes a picture as a placement asks, in its format or the one that suits what it is: at its quality; or at the lowest that looks the same; lower than
  * either as far as its byte limit demands.
  *
  * @param checkpoint called after each try; throws to stop.
@@ -24,12 +34,19 @@ export async function encodeRendition(
   codec: Codec,
   checkpoint: (stage: string) => void,
 ): Promise<EncodedFile> {
-  const { format, leastQualityPct, limitBytes, likeness, dpi } = placement
+  const { leastQualityPct, limitBytes, likeness, dpi } = placement
+  const format = formatFor(picture, placement)
   const { hasQuality } = FORMATS[format]
+  const chroma = chromaFor(picture)
   const encode = async (quality: number): Promise<Uint8Array> => {
-    const bytes = tagSrgb(await codec.encode(picture, format, quality), format)
+    const bytes = await encoded(quality)
     checkpoint('encode')
     return dpi === null ? bytes : withDensity(bytes, format, dpi)
+  }
+  const encoded = async (quality: number): Promise<Uint8Array> => {
+    if (format === 'tiff') return encodeTiff(picture, dpi ?? USUAL_DPI)
+    const palette = format === 'png' ? encodePalettePng(picture) : null
+    return tagSrgb(palette ?? (await codec.encode(picture, format, quality, chroma)), format)
   }
   const looksTheSame = async (bytes: Uint8Array): Promise<boolean> =>
     similarity(picture, await codec.decode(bytes)) >= (likeness ?? 0)

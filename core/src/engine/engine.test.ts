@@ -23,7 +23,7 @@ const placement = (longSidePx: number, change: object = {}) => ({
   id: `at-${longSidePx}`,
   name: 'page',
   longSidePx,
-  format: 'png',
+  format: 'webp',
   ...change,
 })
 

@@ -28,9 +28,7 @@ export async function enlargeFinely(
   checkpoint: (stage: string) => void,
 ): Promise<Source> {
   const { photograph } = facts
-  const { window, size } = plan.upright
-    ? flatPartFor(plan.window, plan.size, plan.upright)
-    : plan
+  const { window, size } = plan.upright ? flatPartFor(plan.window, plan.size, plan.upright) : plan
   const scale = size.width / window.width
   if (plan.enlarging === 'plain' || scale <= 1) return source
   const times: Enlargement = scale <= 2 ? 2 : 4

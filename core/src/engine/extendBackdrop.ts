@@ -68,7 +68,10 @@ type Span = readonly [from: number, to: number]
 
 /** The pixels that lie on the photograph wholly. */
 function spanOf(shares: Float32Array): Span {
-  return [shares.findIndex((share) => share === 1), shares.findLastIndex((share) => share === 1) + 1]
+  return [
+    shares.findIndex((share) => share === 1),
+    shares.findLastIndex((share) => share === 1) + 1,
+  ]
 }
 
 function backdropOf({ width, height }: Size, alpha: PlaneF32 | null): Uint8Array {
@@ -134,10 +137,7 @@ function extendSide(
         isBackdrop[at * axis.aSide + (fromLine + line) * axis.asideSide] ?? 0
     }
   if (!isSure.includes(1)) isSure.fill(1)
-  const radius = Math.max(
-    LEAST_TONE_PX,
-    Math.round(TONE * Math.min(picture.width, picture.height)),
-  )
+  const radius = Math.max(LEAST_TONE_PX, Math.round(TONE * Math.min(picture.width, picture.height)))
   const tone = toneWithoutThings(strip, isSure, radius)
   const texture = textureOf(strip, tone, isSure)
   const edge = edgeOf(tone, lines, depth, radius)

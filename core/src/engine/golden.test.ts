@@ -45,7 +45,7 @@ function photograph() {
 const finder = toneFinder(0.6)
 
 const page = (change: object = {}) => ({
-  placements: [{ id: 'page', name: 'page', longSidePx: 150, format: 'png', ...change }],
+  placements: [{ id: 'page', name: 'page', longSidePx: 150, format: 'webp', ...change }],
 })
 const off = { cut: { method: 'off' }, ground: { behind: { kind: 'original' } } }
 const cube = formatCube(

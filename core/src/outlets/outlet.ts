@@ -49,6 +49,10 @@ export const placesOf = (outlets: readonly Outlet[]): OutletPlace[] =>
       placement,
       planned: {
         ...placement,
+        // What the outlet does not take is not picked.
+        ...(placement.format === 'auto' && placement.among.length === 0
+          ? { among: outlet.rules.formats }
+          : {}),
         id: `${outlet.id}.${placement.id}`,
         name: outlet.placements.length === 1 ? outlet.name : `${outlet.name}, ${placement.name}`,
       },

@@ -20,7 +20,15 @@ export const Placement = z.strictObject({
     .min(16)
     .max(10000)
     .describe('Longer side of the finished picture, in pixels.'),
-  format: MadeFormat.default('jpeg').describe('File format.'),
+  format: MadeFormat.or(z.literal('auto'))
+    .default('jpeg')
+    .describe(
+      'File format; auto picks by what a picture is: a photograph, a flat graphic, or see-through.',
+    ),
+  among: z
+    .array(MadeFormat)
+    .default([])
+    .describe('The formats that auto picks from; any where empty.'),
   qualityPct: z
     .number()
     .int()

@@ -56,9 +56,9 @@ export const browserCodec: Codec = {
     }
   },
 
-  async encode(picture, format, qualityPct) {
+  async encode(picture, format, qualityPct, chroma) {
     const encode = await encoderOf(format)
-    return encode(picture, qualityPct)
+    return encode(picture, qualityPct, chroma)
   },
 }
 

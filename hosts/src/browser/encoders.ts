@@ -9,20 +9,20 @@ import pngWasm from '@jsquash/png/codec/pkg/squoosh_png_bg.wasm?url'
 import createWebp from '@jsquash/webp/codec/enc/webp_enc_simd.js'
 import webpWasm from '@jsquash/webp/codec/enc/webp_enc_simd.wasm?url'
 import { defaultOptions as webpOptions } from '@jsquash/webp/meta.js'
-import { FORMATS, type Format } from '@cloudbank/core/codec'
+import { FORMATS, type Chroma, type HostFormat } from '@cloudbank/core/codec'
 import type { SrgbRgba8 } from '@cloudbank/core/raster'
 import { fetchAsset } from './fetchAsset'
 
-type Encode = (picture: SrgbRgba8, qualityPct: number) => Uint8Array
+type Encode = (picture: SrgbRgba8, qualityPct: number, chroma?: Chroma) => Uint8Array
 
-const opened = new Map<Format, Promise<Encode>>()
+const opened = new Map<HostFormat, Promise<Encode>>()
 
 /**
  * The wasm encoder of a format, fetched when it is first needed. One that did not come is not remembered.
  *
  * @throws UnreachableError when it does not come.
  */
-export function encoderOf(format: Format): Promise<Encode> {
+export function encoderOf(format: HostFormat): Promise<Encode> {
   const encoder = opened.get(format) ?? openers[format](`The ${FORMATS[format].word} encoder`)
   opened.set(format, encoder)
   encoder.catch(() => opened.delete(format))
@@ -40,16 +40,22 @@ const startJpeg = createJpeg as unknown as Start
 const startWebp = createWebp as unknown as Start
 const startAvif = createAvif as unknown as Start
 
-const openers: Readonly<Record<Format, (what: string) => Promise<Encode>>> = {
+const openers: Readonly<Record<HostFormat, (what: string) => Promise<Encode>>> = {
   jpeg: async (what) => {
     const module = await startJpeg(options(await fetchAsset(jpegWasm, what)))
-    return ({ data, width, height }, quality) =>
-      owned(module.encode(bytesOf(data), width, height, { ...jpegOptions, quality }))
+    return ({ data, width, height }, quality, chroma) => {
+      const chroma_subsample = chroma === '4:4:4' ? 1 : 2
+      const asked = { ...jpegOptions, quality, auto_subsample: false, chroma_subsample }
+      return owned(module.encode(bytesOf(data), width, height, asked))
+    }
   },
   webp: async (what) => {
     const module = await startWebp(options(await fetchAsset(webpWasm, what)))
-    return ({ data, width, height }, quality) =>
-      owned(module.encode(bytesOf(data), width, height, { ...webpOptions, quality }))
+    return ({ data, width, height }, quality, chroma) => {
+      const use_sharp_yuv = chroma === '4:4:4' ? 1 : 0
+      const asked = { ...webpOptions, quality, use_sharp_yuv }
+      return owned(module.encode(bytesOf(data), width, height, asked))
+    }
   },
   avif: async (what) => {
     const module = await startAvif(options(await fetchAsset(avifWasm, what)))

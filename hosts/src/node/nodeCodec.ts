@@ -51,16 +51,19 @@ export const nodeCodec: Codec = {
     return { bytes: webp, ...size, whole: { width, height } }
   },
 
-  async encode({ width, height, data }, format, qualityPct) {
+  async encode({ width, height, data }, format, qualityPct, chroma = '4:2:0') {
     const raw = Buffer.from(data.buffer, data.byteOffset, data.byteLength)
     const picture = sharp(raw, { raw: { width, height, channels: 4 } })
     switch (format) {
       case 'jpeg':
-        return picture.removeAlpha().jpeg({ quality: qualityPct, mozjpeg: true }).toBuffer()
+        return picture
+          .removeAlpha()
+          .jpeg({ quality: qualityPct, mozjpeg: true, chromaSubsampling: chroma })
+          .toBuffer()
       case 'webp':
-        return picture.webp({ quality: qualityPct }).toBuffer()
+        return picture.webp({ quality: qualityPct, smartSubsample: chroma === '4:4:4' }).toBuffer()
       case 'avif':
-        return picture.avif({ quality: qualityPct, effort: 3 }).toBuffer()
+        return picture.withIccProfile('srgb').avif({ quality: qualityPct, effort: 3 }).toBuffer()
       case 'png':
         return picture.png({ compressionLevel: 8 }).toBuffer()
     }

@@ -42,6 +42,8 @@ export const Shoot = z.object({
   outlets: z.array(Outlet).default([]),
   /** Whether the placements of its brief are made, beside those of the outlets. */
   ownFiles: z.boolean().default(true),
+  /** Whether each product has a folder of its own in a delivery. */
+  productFolders: z.boolean().default(false),
 })
 export type Shoot = z.infer<typeof Shoot>
 
@@ -309,6 +311,17 @@ export const Delivery = z.object({
       bytes: z.number(),
       outlet: z.string().nullable(),
       altText: z.string(),
+      format: MadeFormat.nullable().default(null),
+      /** What was written into it as it left. */
+      words: z
+        .object({
+          creator: z.string(),
+          rights: z.string(),
+          description: z.string(),
+          alt: z.string(),
+        })
+        .nullable()
+        .default(null),
     }),
   ),
   verdict: z

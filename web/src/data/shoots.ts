@@ -19,6 +19,7 @@ export async function createShoot(
     namePattern: null,
     outlets: [],
     ownFiles: true,
+    productFolders: false,
   }
   await db.transaction('rw', db.shoots, db.briefs, async () => {
     await db.briefs.add(brief)

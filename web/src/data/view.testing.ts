@@ -16,6 +16,7 @@ export const shootView = (change: Partial<ShootView> = {}): ShootView => ({
     namePattern: null,
     outlets: [],
     ownFiles: true,
+    productFolders: false,
   },
   briefRow: { id: briefId('b'), brief: SHOP_WHITE },
   shots: [],

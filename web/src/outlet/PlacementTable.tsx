@@ -1,9 +1,12 @@
 import { Box, chakra, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
+import { MADE_FORMATS } from '@cloudbank/core/codec'
 import { Placement } from '@cloudbank/core/outlets'
+import { formatWord } from '@cloudbank/core/steps'
 import { Action } from '../ui'
 import { NumberInput } from '../ui/fields'
+
+const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
 
 const Head = chakra('th', {
   base: {
@@ -81,13 +84,13 @@ export function PlacementTable({ placements, save }: Props) {
                     aria-label="Format"
                     value={placement.format}
                     onChange={(event) => {
-                      const format = MADE_FORMATS.find((known) => known === event.target.value)
+                      const format = CHOICES.find((known) => known === event.target.value)
                       if (format) replace(index, { format })
                     }}
                   >
-                    {MADE_FORMATS.map((format) => (
+                    {CHOICES.map((format) => (
                       <option key={format} value={format}>
-                        {FORMATS[format].word}
+                        {formatWord(format)}
                       </option>
                     ))}
                   </NativeSelect.Field>

@@ -5,6 +5,7 @@ import { formatCount } from '@cloudbank/core/words'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import { database, FileHash, type CubeRow, type Database, type GroundRow } from '../data'
+import { hashOf } from './hashOf'
 
 /** A ground stands behind: more pixels than these are of no use there. */
 const MOST_PIXELS = 64e6
@@ -83,12 +84,6 @@ export async function bringInGround(
   }
   await db.grounds.put(row)
   return row
-}
-
-/** SHA-256 in hex. */
-async function hashOf(bytes: ArrayBuffer): Promise<FileHash> {
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
-  return FileHash.parse([...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''))
 }
 
 /** A colour table that was brought in; null where it is not here. */

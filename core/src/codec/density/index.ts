@@ -6,10 +6,11 @@ import { withWebpDensity } from './webpDensity'
 export { densityOf, USUAL_DPI } from './readDensity'
 
 /** The formats that can say a density. */
-export const WITH_DENSITY = ['jpeg', 'png', 'webp'] as const satisfies readonly Format[]
+export const WITH_DENSITY = ['jpeg', 'png', 'webp', 'tiff'] as const satisfies readonly Format[]
 
 /**
- * A finished file that says its density, in pixels an inch. AVIF has no place for one and stays as it is.
+ * A finished file that says its density, in pixels an inch. AVIF has no place for one, and a TIFF was
+ * written with it: both stay as they are.
  *
  * @param bytes a file as `tagSrgb` leaves it.
  */
@@ -22,6 +23,7 @@ export function withDensity(bytes: Uint8Array, format: Format, dpi: number): Uin
     case 'webp':
       return withWebpDensity(bytes, dpi)
     case 'avif':
+    case 'tiff':
       return bytes
   }
 }

@@ -136,19 +136,21 @@ function extent(counts: Uint32Array, least: number): readonly [number, number] |
   return first < 0 ? null : [first, last + 1]
 }
 
-/** The letters by which each format says that a profile or colour space is in it. */
+/** The letters by which each format says that a profile or colour space is in it; a profile's own in a TIFF. */
 const MARKS: Partial<Record<FileType, readonly string[]>> = {
   jpeg: ['ICC_PROFILE'],
   png: ['iCCP', 'sRGB'],
   webp: ['ICCP'],
   avif: ['colr'],
+  tiff: ['acsp'],
 }
-/** Profiles stand before the pixels. */
-const HEAD_BYTES = 65_536
+/** Profiles stand before the pixels, or at the end of a TIFF. */
+const END_BYTES = 65_536
 
 function says(bytes: Uint8Array, type: FileType): boolean {
-  const head = Array.from(bytes.subarray(0, HEAD_BYTES), (b) => String.fromCharCode(b)).join('')
-  return (MARKS[type] ?? []).some((mark) => head.includes(mark))
+  const ends = [bytes.subarray(0, END_BYTES), bytes.subarray(-END_BYTES)]
+  const text = ends.map((end) => Array.from(end, (b) => String.fromCharCode(b)).join('')).join(' ')
+  return (MARKS[type] ?? []).some((mark) => text.includes(mark))
 }
 
 function median(values: number[]): number {

@@ -4,14 +4,18 @@ import type { Placement } from '../../outlets'
 import { formatBytes } from '../../words'
 import { defineStep } from '../step'
 import { checkWeight, examineForFinish, FINISH_FINDINGS } from './findings'
+import { formatsOf, formatWord } from './formatFor'
 import { FinishSettings } from './settings'
 import { sharpenPass } from './sharpen'
+
+const writesWords = ({ writes }: Readonly<Record<string, unknown>>): boolean => writes === 'words'
 
 /** Finish: sizes, formats and weights of the files. */
 export const finish = defineStep({
   id: 'finish',
   title: 'Finish',
-  engine: 1,
+  // 2: how colour is kept goes by what a picture is; PNGs have palettes where they look the same.
+  engine: 2,
   settings: FinishSettings,
   own: z.strictObject({}),
   controls: [
@@ -33,6 +37,19 @@ export const finish = defineStep({
       controls: [
         { kind: 'own', field: 'fileNames', label: 'File names' },
         { kind: 'own', field: 'altTexts', label: 'Descriptions' },
+        {
+          kind: 'choice',
+          field: 'writes',
+          label: 'Written into files',
+          options: [
+            { value: 'nothing', words: 'nothing' },
+            { value: 'credit', words: 'who made it, whose it is' },
+            { value: 'words', words: 'these, and what it shows' },
+          ],
+        },
+        { kind: 'own', field: 'creator', label: 'Made by', when: writesWords },
+        { kind: 'own', field: 'rights', label: 'Rights', when: writesWords },
+        { kind: 'own', field: 'description', label: 'Shows', when: writesWords },
       ],
     },
   ],
@@ -44,8 +61,9 @@ export const finish = defineStep({
   check: checkWeight,
   // Of all placements only its own makes a rendition what it is; what it changes shows in other steps.
   keyPart: ({ sharpenPct }, { name: _name, id: _id, changes: _changes, ...file }) => {
-    const { format, qualityPct, leastQualityPct, limitBytes, longSidePx, dpi, likeness } = file
-    const quality = FORMATS[format].hasQuality
+    const { format, among, qualityPct, leastQualityPct, limitBytes, longSidePx, dpi, likeness } =
+      file
+    const quality = formatsOf({ format, among }).some((one) => FORMATS[one].hasQuality)
       ? {
           qualityPct,
           ...(limitBytes === null && likeness === null ? {} : { leastQualityPct }),
@@ -56,6 +74,7 @@ export const finish = defineStep({
     return {
       longSidePx,
       format,
+      ...(format === 'auto' && among.length > 0 ? { among } : {}),
       ...quality,
       ...(dpi === null ? {} : { dpi }),
       ...(sharpenPct === 0 ? {} : { sharpenPct }),
@@ -65,5 +84,5 @@ export const finish = defineStep({
 
 function describePlacement({ name, longSidePx, format, limitBytes }: Placement): string {
   const limit = limitBytes === null ? '' : ` ≤ ${formatBytes(limitBytes)}`
-  return `${name} ${longSidePx} px ${FORMATS[format].word}${limit}`
+  return `${name} ${longSidePx} px ${formatWord(format)}${limit}`
 }

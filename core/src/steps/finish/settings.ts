@@ -31,5 +31,18 @@ export const FinishSettings = z.strictObject({
   altTexts: NamePattern.default('{name}, {colour}, {angle}').describe(
     'How pictures are described to those who cannot see them, with columns of the product data in braces.',
   ),
+  writes: z
+    .enum(['nothing', 'credit', 'words'])
+    .default('nothing')
+    .describe(
+      'What is written into files as they leave: nothing, who made the photograph and holds its rights, or the words below. Where it was taken is never in them.',
+    ),
+  creator: NamePattern.default('').describe(
+    'Who made the picture; where empty, whom the photograph names.',
+  ),
+  rights: NamePattern.default('').describe(
+    'Who holds the rights, as it is to be printed; where empty, what the photograph says.',
+  ),
+  description: NamePattern.default('{name}').describe('What the picture shows.'),
 })
 export type FinishSettings = z.infer<typeof FinishSettings>

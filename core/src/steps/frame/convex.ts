@@ -11,4 +11,3 @@ export function isConvex(corners: readonly Point[]): boolean {
     return (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) > 0
   })
 }
-

@@ -91,11 +91,18 @@ describe('a turn', () => {
         plane.data[y * 200 + x] = Math.hypot(x - 99.5, y - 99.5) < 50 ? 255 : 0
     const area = { x: 0, y: 0, width: 1, height: 1 }
     const disc = { ...matte, alphas: [{ sidePx: 200, area, plane }] as const }
-    expect(uprightProduct(disc, square, photograph, uprightOf(photograph, 30)).box.width).toBeCloseTo(100, -0.5)
+    expect(
+      uprightProduct(disc, square, photograph, uprightOf(photograph, 30)).box.width,
+    ).toBeCloseTo(100, -0.5)
   })
 
   test('leaves less of the photograph without corners', () => {
-    expect(coveredBy(photograph, uprightOf(photograph, 0))).toEqual({ x: 0, y: 0, width: 200, height: 200 })
+    expect(coveredBy(photograph, uprightOf(photograph, 0))).toEqual({
+      x: 0,
+      y: 0,
+      width: 200,
+      height: 200,
+    })
     const { width, x } = coveredBy(photograph, uprightOf(photograph, 45))
     expect(width).toBeCloseTo(200 / Math.SQRT2, 6)
     expect(x * 2 + width).toBeCloseTo(200, 6)
@@ -211,8 +218,7 @@ describe('a lean', () => {
     return { ...scene().matte, alphas: [{ sidePx: 300, area, plane }] as const }
   }
   const mug = (x: number, y: number): boolean =>
-    (Math.abs(x) < 50 && Math.abs(y) < 70) ||
-    (x > 0 && Math.abs(Math.hypot(x - 50, y) - 30) < 6)
+    (Math.abs(x) < 50 && Math.abs(y) < 70) || (x > 0 && Math.abs(Math.hypot(x - 50, y) - 30) < 6)
 
   test.each([-7, -2, 0, 1.5, 5])('of %f° is read off a mug with a handle', (degrees) => {
     expect(leanOf(leaning(degrees, mug), photograph)).toBeCloseTo(degrees, 0)
@@ -220,8 +226,14 @@ describe('a lean', () => {
   })
 
   test('is not read off a plate from above, nor off what has no symmetry', () => {
-    expect(leanOf(leaning(4, (x, y) => Math.hypot(x, y) < 90), photograph)).toBeNull()
-    const wedge = (x: number, y: number): boolean => y > -80 && y < 80 && x > -60 && x < y * 0.9 + 20
+    expect(
+      leanOf(
+        leaning(4, (x, y) => Math.hypot(x, y) < 90),
+        photograph,
+      ),
+    ).toBeNull()
+    const wedge = (x: number, y: number): boolean =>
+      y > -80 && y < 80 && x > -60 && x < y * 0.9 + 20
     expect(leanOf(leaning(0, wedge), photograph)).toBeNull()
   })
 })

@@ -123,7 +123,11 @@ function windowFor(
       reach === 'crop'
         ? cropInside(inside, settings, upright ? moved(upright.forth, middle) : middle)
         : frameWhole(photograph, settings)
-    return { window, product: null, findings: behind.kind === 'original' ? madeIn(window, inside) : [] }
+    return {
+      window,
+      product: null,
+      findings: behind.kind === 'original' ? madeIn(window, inside) : [],
+    }
   }
   const box = pixelsOf(box01, photograph)
   const turned =

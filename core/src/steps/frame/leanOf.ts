@@ -32,7 +32,8 @@ export function leanOf({ alphas: [alpha] }: CutMatte, photograph: Size): number 
     return found
   }
   let best = -MOST_DEG
-  for (let lean = best; lean <= MOST_DEG; lean += STEP_DEG) if (share(lean) > share(best)) best = lean
+  for (let lean = best; lean <= MOST_DEG; lean += STEP_DEG)
+    if (share(lean) > share(best)) best = lean
   if (share(best) < SYMMETRICAL || Math.abs(best) >= MOST_DEG) return null
   const beside = Math.max(share(best - AWAY_DEG), share(best + AWAY_DEG))
   if (share(best) - beside < DISTINCT) return null

@@ -65,7 +65,9 @@ export function frameProduct(
 }
 
 /** The part of a frame that a product is to fill: what its margins leave, or its middle. */
-export function roomOf(asked: Pick<FrameSettings, 'fillPct' | 'fillOf' | `margin${Margin}Pct`>): Box01 {
+export function roomOf(
+  asked: Pick<FrameSettings, 'fillPct' | 'fillOf' | `margin${Margin}Pct`>,
+): Box01 {
   if (asked.fillOf !== 'margins') {
     const share = asked.fillPct / 100
     return { x: (1 - share) / 2, y: (1 - share) / 2, width: share, height: share }

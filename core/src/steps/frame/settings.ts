@@ -79,7 +79,9 @@ export const FrameSettings = z.strictObject({
   straighten: z
     .enum(['by-hand', 'symmetry'])
     .default('by-hand')
-    .describe('Takes back the lean of a product whose outline is symmetrical; the turn comes on top.'),
+    .describe(
+      'Takes back the lean of a product whose outline is symmetrical; the turn comes on top.',
+    ),
   corners: z
     .array(z.strictObject({ x: Share, y: Share }))
     .length(4)

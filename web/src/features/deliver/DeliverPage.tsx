@@ -48,8 +48,8 @@ function Deliver({ view }: { view: ShootView }) {
           <PackButton shoot={view.shoot} files={readyOf(plan)} />
         </Flex>
         <Text color="softInk" marginBottom="16px">
-          One zip: a folder an outlet or placement, a manifest, and a page of the pictures for a
-          shop. Every file was read again after it was made.
+          A folder an outlet or placement, a manifest, and a page of the pictures for a shop. Every
+          file was read again after it was made.
         </Text>
         {returned.length > 0 && (
           <Box marginBottom="10px">

@@ -1,8 +1,7 @@
 import { chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
-import { FORMATS } from '@cloudbank/core/codec'
 import type { Outlet } from '@cloudbank/core/outlets'
-import { placementSize, type FrameSettings } from '@cloudbank/core/steps'
+import { formatWord, placementSize, type FrameSettings } from '@cloudbank/core/steps'
 import { formatBytes, formatCount, formatSize } from '@cloudbank/core/words'
 import { perform, putFields, type ShootView } from '../../data'
 import { attempt } from '../../notices'
@@ -158,7 +157,7 @@ function Row({ view, plan, destination }: Props & { destination: Destination }) 
     <tr>
       <Cell paddingLeft="14px">{placement.name}</Cell>
       <Cell>
-        {formatSize(placementSize(placement, { ratio }))} {FORMATS[placement.format].word}
+        {formatSize(placementSize(placement, { ratio }))} {formatWord(placement.format)}
       </Cell>
       <Cell fontFamily="mono">
         {formatCount(ready.length)} of {formatCount(going.length)}

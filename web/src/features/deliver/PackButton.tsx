@@ -3,24 +3,34 @@ import { useRef, useState } from 'react'
 import { countOf, formatBytes, formatCount } from '@cloudbank/core/words'
 import type { Shoot } from '../../data'
 import { attempt } from '../../notices'
-import { canPickFiles, pickFile } from './pickFile'
+import { canPickFiles, pickFile, pickFolder } from './pickFile'
 import { Action } from '../../ui'
-import { download, packDelivery, recordDelivery, type DeliveryFile } from '../../work/delivery'
+import {
+  download,
+  folderSink,
+  packDelivery,
+  recordDelivery,
+  zipSink,
+  type DeliveryFile,
+  type Sink,
+} from '../../work/delivery'
 
-/** Packs what is ready into one zip, with progress and a way to stop. */
+/** Sends what is ready, as one zip or into a folder, with progress and a way to stop. */
 export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly DeliveryFile[] }) {
   const [packed, setPacked] = useState<number | null>(null)
   const control = useRef<AbortController | null>(null)
   const bytes = files.reduce((sum, { rendition }) => sum + rendition.bytes, 0)
 
-  async function pack(into?: WritableStream<Uint8Array>): Promise<void> {
+  /** @param open opens where it goes; null where a person changed their mind. */
+  async function send(open: (signal: AbortSignal) => Promise<Sink | null>): Promise<void> {
     const { signal } = (control.current = new AbortController())
+    const sink = await open(signal)
+    if (!sink) return
     setPacked(0)
     try {
       const onFile = (): void => setPacked((n) => (n ?? 0) + 1)
-      const zip = await packDelivery(shoot, files, { onFile, signal, ...(into ? { into } : {}) })
-      if (zip) download(zip, `${shoot.name}.zip`)
-      await recordDelivery(shoot, files)
+      const left = await packDelivery(shoot, files, sink, { onFile, signal })
+      await recordDelivery(shoot, left)
     } catch (error) {
       if (!signal.aborted) throw error
     } finally {
@@ -28,10 +38,27 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
     }
   }
 
+  async function downloaded(signal: AbortSignal): Promise<Sink> {
+    const sink = await zipSink(signal)
+    return {
+      add: sink.add,
+      close: async () => {
+        await sink.close()
+        const zip = sink.zip()
+        if (zip) download(zip, `${shoot.name}.zip`)
+      },
+    }
+  }
+
   /** Writes the zip to the disk as it grows, where the browser can: it is never in memory as a whole. */
-  async function packToDisk(): Promise<void> {
+  async function onDisk(signal: AbortSignal): Promise<Sink | null> {
     const handle = await pickFile(`${shoot.name}.zip`)
-    if (handle) await pack(await handle.createWritable())
+    return handle && zipSink(signal, await handle.createWritable())
+  }
+
+  async function inFolder(): Promise<Sink | null> {
+    const folder = await pickFolder()
+    return folder && folderSink(folder)
   }
 
   return (
@@ -39,20 +66,29 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
       <Action
         look="main"
         disabled={files.length === 0 || packed !== null}
-        onClick={() => attempt(pack(), 'The zip could not be packed')}
+        onClick={() => attempt(send(downloaded), 'The zip could not be packed')}
       >
         {packed === null
           ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(bytes)}`
           : `Packing ${formatCount(packed)} of ${formatCount(files.length)}`}
       </Action>
       {packed === null && canPickFiles && files.length > 0 && (
-        <Action
-          look="quiet"
-          onClick={() => attempt(packToDisk(), 'The zip could not be written')}
-          title="Written as it is packed, for deliveries that are large"
-        >
-          Straight to disk …
-        </Action>
+        <>
+          <Action
+            look="quiet"
+            onClick={() => attempt(send(onDisk), 'The zip could not be written')}
+            title="Written as it is packed, for deliveries that are large"
+          >
+            Zip to disk …
+          </Action>
+          <Action
+            look="quiet"
+            onClick={() => attempt(send(inFolder), 'The folder could not be written')}
+            title="The same folders and files without a zip; those of the same name are replaced"
+          >
+            Into a folder …
+          </Action>
+        </>
       )}
       {packed !== null && (
         <Action look="quiet" onClick={() => control.current?.abort()}>

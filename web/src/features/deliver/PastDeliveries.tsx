@@ -3,10 +3,10 @@ import { format } from 'date-fns'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { countOf, formatBytes } from '@cloudbank/core/words'
-import { checkRows, database, type Delivery, type ShootView } from '../../data'
+import { checkRows, database, type Delivery, type Shoot, type ShootView } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
-import { cameBack, download, packAgain, setVerdict, weightOf } from '../../work/delivery'
+import { cameBack, download, packAgain, setVerdict, weightOf, zipSink } from '../../work/delivery'
 
 /** What has left, with what was said of it by whoever received it. */
 export function PastDeliveries({ view }: { view: ShootView }) {
@@ -40,12 +40,7 @@ export function PastDeliveries({ view }: { view: ShootView }) {
           {delivery.verdict?.kind === 'came-back' && <Attention />}
           <Action
             look="quiet"
-            onClick={() =>
-              attempt(
-                packAgain(delivery).then((zip) => download(zip, `${shoot.name}.zip`)),
-                'It could not be packed again',
-              )
-            }
+            onClick={() => attempt(downloadAgain(shoot, delivery), 'It could not be packed again')}
           >
             Download again
           </Action>
@@ -144,4 +139,11 @@ function CameBack({ view, delivery, onClose }: Props) {
       </Flex>
     </>
   )
+}
+
+async function downloadAgain(shoot: Shoot, delivery: Delivery): Promise<void> {
+  const sink = await zipSink(undefined)
+  await packAgain(delivery, sink)
+  const zip = sink.zip()
+  if (zip) download(zip, `${shoot.name}.zip`)
 }

@@ -1,24 +1,26 @@
 import { countOf } from '@cloudbank/core/words'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
-import type { DeliveryFile } from './planDelivery'
+import type { LeftFile } from './leavingFile'
 
 /** Keeps what has left, so that it can be had again, and what those say who received it. */
 export async function recordDelivery(
   shoot: Shoot,
-  files: readonly DeliveryFile[],
+  left: readonly LeftFile[],
   db: Database = database,
 ): Promise<Delivery> {
   const delivery: Delivery = {
     id: crypto.randomUUID(),
     shootId: shoot.id,
     at: Date.now(),
-    files: files.map(({ path, shot, rendition, destination, altText }) => ({
-      path,
-      shotId: shot.id,
-      fileHash: rendition.fileHash,
-      bytes: rendition.bytes,
-      outlet: destination.outlet?.name ?? null,
-      altText,
+    files: left.map(({ file, bytes, words }) => ({
+      path: file.path,
+      shotId: file.shot.id,
+      fileHash: file.rendition.fileHash,
+      bytes,
+      outlet: file.destination.outlet?.name ?? null,
+      altText: file.altText,
+      format: file.rendition.format,
+      words,
     })),
     verdict: null,
   }

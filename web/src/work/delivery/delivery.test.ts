@@ -10,7 +10,8 @@ import { bySlots, shootView } from '../../data/view.testing'
 import { keyOf, recipeOf } from '../recipe'
 import { chooseFor } from './chooseFor'
 import { manifestOf, manifestTable } from './manifest'
-import { packDelivery } from './packDelivery'
+import { recordDelivery } from './deliveries'
+import { folderSink, packAgain, packDelivery, zipSink } from './packDelivery'
 import { planDelivery, readyOf } from './planDelivery'
 import { webPageOf } from './webPage'
 
@@ -20,7 +21,8 @@ function viewOf(shots: readonly Shot[], change: Partial<ShootView> = {}): ShootV
   const recipe = recipeOf(view)
   const rows = shots.flatMap((shot) =>
     recipe.steps.finish.placements.map((placement): Rendition => {
-      const { id, format, longSidePx } = placement
+      const { id, longSidePx } = placement
+      const format = placement.format === 'auto' ? 'jpeg' : placement.format
       const key = keyOf(shot, recipe, placement)
       const side = { width: longSidePx, height: longSidePx }
       return renditionRow(shot.id, id, { key, format, ...side, finished: finished(longSidePx) })
@@ -150,9 +152,15 @@ describe('above an outlet’s count', () => {
 describe('what goes with the files', () => {
   const view = viewOf(mugs.slice(0, 1), withOutlets(shop))
   const files = readyOf(planDelivery(view))
+  const left = files.map((file) => ({
+    file,
+    bytes: file.rendition.bytes,
+    sha256: file.rendition.fileHash,
+    words: null,
+  }))
 
   test('the manifest ties each file to its photograph, its outlet and its words', () => {
-    expect(manifestOf(view.shoot, files)).toMatchObject({
+    expect(manifestOf(view.shoot, left)).toMatchObject({
       shoot: 'Lakeside',
       files: [
         {
@@ -171,9 +179,12 @@ describe('what goes with the files', () => {
   })
 
   test('the table quotes what needs it, and nothing in it is a formula', () => {
-    const formula = files.map((file) => ({ ...file, altText: '=1+1' }))
+    const formula = left.map(({ file, ...rest }) => ({
+      ...rest,
+      file: { ...file, altText: '=1+1' },
+    }))
     expect(manifestTable(formula).split('\r\n')[1]).toContain("'=1+1")
-    expect(manifestTable(files)).toContain('"Mug, ""tin"", ochre, front"')
+    expect(manifestTable(left)).toContain('"Mug, ""tin"", ochre, front"')
   })
 
   test('the page lists all sizes of a picture at one place, safe to copy', () => {
@@ -194,21 +205,78 @@ describe('what goes with the files', () => {
     }
     let packed = 0
     const onFile = (): void => void packed++
-    const zip = await packDelivery(view.shoot, files, { onFile }, db)
-    const entries = unzipSync(new Uint8Array(await zip!.arrayBuffer()))
+    const sink = await zipSink(undefined)
+    await packDelivery(view.shoot, files, sink, { onFile }, db)
+    const entries = unzipSync(new Uint8Array(await sink.zip()!.arrayBuffer()))
     expect(Object.keys(entries)).toEqual([
+      ...files.map(({ path }) => path),
       'manifest.json',
       'manifest.csv',
       'pictures.html',
-      ...files.map(({ path }) => path),
     ])
     for (const { path, rendition } of files)
       expect(new TextDecoder().decode(entries[path])).toBe(`bytes of ${rendition.fileHash}`)
     expect(packed).toBe(files.length)
     await db.contents.delete(fileHash(files[0]!.rendition.fileHash))
-    await expect(packDelivery(view.shoot, files, { onFile }, db)).rejects.toThrow(
-      /card\/M-1-front\.jpg is missing/,
-    )
+    await expect(
+      packDelivery(view.shoot, files, await zipSink(undefined), { onFile }, db),
+    ).rejects.toThrow(/card\/M-1-front\.jpg is missing/)
     await db.delete()
+  })
+  test('words are written into files as they leave, within their limits, and had again', async () => {
+    const db = openDatabase(`test-${crypto.randomUUID()}`)
+    const jpeg = Uint8Array.from([0xff, 0xd8, 0xff, 0xdb, 0, 3, 7, 0xff, 0xd9])
+    const briefRow = structuredClone(view.briefRow)
+    Object.assign(briefRow.brief.steps.finish, { writes: 'words', rights: '© {shoot}' })
+    const [first, tight] = readyOf(planDelivery(viewOf(mugs.slice(0, 1), { products, briefRow })))
+    const limited = structuredClone(tight!)
+    Object.assign(limited.destination.placement, { limitBytes: 300 })
+    const hash = first!.rendition.fileHash
+    for (const { rendition } of [first!, limited])
+      await db.contents.put({ hash: rendition.fileHash, blob: new Blob([jpeg]) })
+    const sent = new Map<string, Uint8Array>()
+    const sink = {
+      add: async (path: string, blob: Blob) =>
+        void sent.set(path, new Uint8Array(await blob.arrayBuffer())),
+      close: () => Promise.resolve(),
+    }
+    const options = { onFile: () => undefined }
+    const all = await packDelivery(view.shoot, [first!, limited], sink, options, db)
+    const text = new TextDecoder().decode(sent.get(first!.path))
+    expect(text).toContain('© Lakeside')
+    expect(text).toContain('Mug, &quot;tin&quot;, ochre, front')
+    expect(sent.get(limited.path)).toEqual(jpeg)
+    expect(all.map(({ words }) => words?.rights)).toEqual(['© Lakeside', undefined])
+    expect(all[0]!.bytes).toBe(sent.get(first!.path)!.length)
+    expect(all[0]!.sha256).not.toBe(hash)
+    const delivery = await recordDelivery(view.shoot, all, db)
+    const once = new Map(sent)
+    sent.clear()
+    await packAgain(delivery, sink, db)
+    for (const [path, bytes] of sent) expect(bytes).toEqual(once.get(path))
+    await db.delete()
+  })
+
+  test('into a folder they go as into a zip, a folder for each product where that is wanted', async () => {
+    const { shoot } = view
+    const plan = planDelivery({ ...view, shoot: { ...shoot, productFolders: true } })
+    expect(plan.going[0]!.path).toBe('Ottermere Shop/card/M-1/M-1-front.jpg')
+    const written: string[] = []
+    const folder = (path: string): FileSystemDirectoryHandle =>
+      ({
+        getDirectoryHandle: (name: string) => Promise.resolve(folder(`${path}${name}/`)),
+        getFileHandle: (name: string) =>
+          Promise.resolve({
+            createWritable: () =>
+              Promise.resolve({
+                write: async (blob: Blob) => written.push(`${path}${name}: ${await blob.text()}`),
+                close: () => Promise.resolve(),
+              }),
+          }),
+      }) as unknown as FileSystemDirectoryHandle // as much of one as is used
+    const sink = folderSink(folder('/'))
+    await sink.add('a/b/c.jpg', new Blob(['one']), new Date())
+    await sink.add('d.csv', new Blob(['two']), new Date())
+    expect(written).toEqual(['/a/b/c.jpg: one', '/d.csv: two'])
   })
 })

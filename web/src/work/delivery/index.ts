@@ -2,7 +2,7 @@ export { chooseFor } from './chooseFor'
 export { cameBack, recordDelivery, setVerdict, weightOf } from './deliveries'
 export { download, downloadJson } from './download'
 export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
-export { packAgain, packDelivery } from './packDelivery'
+export { folderSink, packAgain, packDelivery, zipSink, type Sink } from './packDelivery'
 export {
   destinationsOf,
   planDelivery,

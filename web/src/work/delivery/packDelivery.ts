@@ -1,48 +1,54 @@
+import { withFileWords } from '@cloudbank/core/codec'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
+import { leavingFile, type LeftFile } from './leavingFile'
 import { manifestOf, manifestTable } from './manifest'
 import type { DeliveryFile } from './planDelivery'
 import { webPageOf } from './webPage'
+
+/** Where the files of a delivery go, one after the other. */
+export interface Sink {
+  readonly add: (path: string, content: Blob, at: Date) => Promise<void>
+  readonly close: () => Promise<void>
+}
 
 interface Options {
   /** Called as each file goes in. */
   readonly onFile: () => void
   readonly signal?: AbortSignal
-  /** Where the zip is written as it grows; without it, it is given back. */
-  readonly into?: WritableStream<Uint8Array>
 }
 
 /**
- * Packs a delivery: the manifests and the page of pictures first, then the files, stored, for they are
- * compressed already. One file at a time is in memory.
+ * Sends a delivery: the files first, then what they turned out to be, in manifests and a page of pictures. One
+ * file at a time is in memory.
  *
- * @returns the zip, or null where it was written into a stream.
+ * @returns the files as they left.
  * @throws Error naming a file that is missing.
  */
 export async function packDelivery(
   shoot: Shoot,
   files: readonly DeliveryFile[],
-  { onFile, signal, into }: Options,
+  sink: Sink,
+  { onFile, signal }: Options,
   db: Database = database,
-): Promise<Blob | null> {
-  const { BlobReader, BlobWriter, TextReader, ZipWriter } = await loadZip()
-  const options = { level: 0, ...(signal ? { signal } : {}) }
-  const zip = new ZipWriter<Blob | unknown>(into ?? new BlobWriter('application/zip'), options)
-  const texts = {
-    'manifest.json': JSON.stringify(manifestOf(shoot, files), null, 2),
-    'manifest.csv': manifestTable(files),
-    'pictures.html': webPageOf(shoot.name, files),
-  }
-  for (const [name, text] of Object.entries(texts)) await zip.add(name, new TextReader(text))
-  for (const { path, rendition } of files) {
-    const file = await db.contents.get(rendition.fileHash)
-    if (!file) throw new Error(`${path} is missing from this browser; make it again`)
-    const lastModDate = new Date(rendition.madeAt)
-    await zip.add(path, new BlobReader(file.blob), { lastModDate })
+): Promise<LeftFile[]> {
+  const all: LeftFile[] = []
+  for (const file of files) {
+    signal?.throwIfAborted()
+    const { blob, left } = await leavingFile(file, db)
+    await sink.add(file.path, blob, new Date(file.rendition.madeAt))
+    all.push(left)
     onFile()
   }
-  const packed = await zip.close()
-  return packed instanceof Blob ? packed : null
+  const texts = {
+    'manifest.json': JSON.stringify(manifestOf(shoot, all), null, 2),
+    'manifest.csv': manifestTable(all),
+    'pictures.html': webPageOf(shoot.name, files),
+  }
+  for (const [name, text] of Object.entries(texts))
+    await sink.add(name, new Blob([text]), new Date())
+  await sink.close()
+  return all
 }
 
 /**
@@ -50,14 +56,62 @@ export async function packDelivery(
  *
  * @throws Error naming a file that is missing.
  */
-export async function packAgain(delivery: Delivery, db: Database = database): Promise<Blob> {
-  const { BlobReader, BlobWriter, ZipWriter } = await loadZip()
-  const zip = new ZipWriter(new BlobWriter('application/zip'), { level: 0 })
-  const lastModDate = new Date(delivery.at)
-  for (const { path, fileHash } of delivery.files) {
+export async function packAgain(
+  delivery: Delivery,
+  sink: Sink,
+  db: Database = database,
+): Promise<void> {
+  for (const { path, fileHash, words, format } of delivery.files) {
     const file = await db.contents.get(fileHash)
     if (!file) throw new Error(`${path} is missing from this browser`)
-    await zip.add(path, new BlobReader(file.blob), { lastModDate })
+    const made =
+      words && format
+        ? withFileWords(new Uint8Array(await file.blob.arrayBuffer()), format, words)
+        : null
+    const blob = made ? new Blob([made as Uint8Array<ArrayBuffer>]) : file.blob // never shared
+    await sink.add(path, blob, new Date(delivery.at))
   }
-  return zip.close()
+  await sink.close()
+}
+
+/**
+ * A zip, its files stored, for they are compressed already.
+ *
+ * @param into where it is written as it grows; without it, it is given back at the end.
+ */
+export async function zipSink(
+  signal: AbortSignal | undefined,
+  into?: WritableStream<Uint8Array>,
+): Promise<Sink & { readonly zip: () => Blob | null }> {
+  const { BlobReader, BlobWriter, ZipWriter } = await loadZip()
+  const options = { level: 0, ...(signal ? { signal } : {}) }
+  const zip = new ZipWriter<Blob | unknown>(into ?? new BlobWriter('application/zip'), options)
+  let packed: Blob | null = null
+  return {
+    add: async (path, content, lastModDate) => {
+      await zip.add(path, new BlobReader(content), { lastModDate })
+    },
+    close: async () => {
+      const made = await zip.close()
+      packed = made instanceof Blob ? made : null
+    },
+    zip: () => packed,
+  }
+}
+
+/** A folder on the disk; folders in it are made as they are needed, files of the same name are replaced. */
+export function folderSink(folder: FileSystemDirectoryHandle): Sink {
+  return {
+    add: async (path, content) => {
+      const parts = path.split('/')
+      const name = parts.pop() ?? path
+      let inside = folder
+      for (const part of parts) inside = await inside.getDirectoryHandle(part, { create: true })
+      const handle = await inside.getFileHandle(name, { create: true })
+      const stream = await handle.createWritable()
+      await stream.write(content)
+      await stream.close()
+    },
+    close: () => Promise.resolve(),
+  }
 }

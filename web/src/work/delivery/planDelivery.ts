@@ -1,4 +1,5 @@
-import { FORMATS } from '@cloudbank/core/codec'
+import type { FinishSettings } from '@cloudbank/core/steps'
+import { FORMATS, type FileWords } from '@cloudbank/core/codec'
 import { expandPattern, safeStem, stemOf, uniqueStems } from '@cloudbank/core/names'
 import {
   checkFile,
@@ -33,6 +34,8 @@ export interface Going {
   /** Path in the delivery. */
   readonly path: string
   readonly altText: string
+  /** What is to be written into the file; null for nothing. */
+  readonly words: FileWords | null
   /** Rules of the outlet that the file breaks; null where it has not been read. */
   readonly broken: readonly BrokenRule[] | null
 }
@@ -105,7 +108,8 @@ function goingTo(
   recipe: Recipe,
 ): Going[] {
   const { outlet, placement, folder } = destination
-  const { fileNames, altTexts } = view.briefRow.brief.steps.finish
+  const { finish } = view.briefRow.brief.steps
+  const { fileNames, altTexts } = finish
   const numbers = new Map<string | null, number>()
   const words = shots.map((shot) => {
     const number = (numbers.get(shot.sku) ?? 0) + 1
@@ -124,17 +128,46 @@ function goingTo(
     const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
     const isReady = rendition && planned && rendition.key === keyOf(shot, recipe, planned)
     const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
-    const format = rendition?.format ?? placement.format
+    // What auto picks is known once the file is made.
+    const format = rendition?.format ?? (placement.format === 'auto' ? 'jpeg' : placement.format)
     return {
       destination,
       shot,
       rendition,
       state: isReady ? 'ready' : rendition ? 'out-of-date' : 'missing',
-      path: `${folder}/${names[i]!}.${FORMATS[format].extension}`,
+      path: `${folder}/${ofProduct(shot, view)}${names[i]!}.${FORMATS[format].extension}`,
       altText,
+      words: fileWords(finish, words[i]!, altText),
       broken: brokenBy(rendition, outlet, altText),
     }
   })
+}
+
+/** A folder for the product, where the shoot wants one. */
+const ofProduct = ({ sku }: Shot, { shoot }: ShootView): string =>
+  shoot.productFolders && sku !== null ? `${safeStem(sku)}/` : ''
+
+const NO_WORDS: FileWords = { creator: '', rights: '', description: '', alt: '' }
+
+/** What a brief wants to be written into a file. */
+function fileWords(
+  { writes, creator, rights, description }: FinishSettings,
+  words: Readonly<Record<string, string>>,
+  alt: string,
+): FileWords | null {
+  switch (writes) {
+    case 'nothing':
+      return null
+    case 'credit':
+      return NO_WORDS
+    case 'words':
+      return {
+        creator: expandPattern(creator, words),
+        rights: expandPattern(rights, words),
+        description: expandPattern(description, words),
+        alt,
+      }
+  }
 }
 
 function brokenBy(

@@ -5,7 +5,7 @@ import type { BriefEditor } from '../useBriefEditor'
 
 interface Props {
   readonly editor: BriefEditor
-  readonly field: 'fileNames' | 'altTexts'
+  readonly field: 'fileNames' | 'altTexts' | 'creator' | 'rights' | 'description'
   readonly label: string
 }
 
@@ -30,4 +30,16 @@ export const FileNamesSetting = ({ editor }: { editor: BriefEditor }) => (
 
 export const AltTextsSetting = ({ editor }: { editor: BriefEditor }) => (
   <PatternSetting editor={editor} field="altTexts" label="Descriptions" />
+)
+
+export const CreatorSetting = ({ editor }: { editor: BriefEditor }) => (
+  <PatternSetting editor={editor} field="creator" label="Made by" />
+)
+
+export const RightsSetting = ({ editor }: { editor: BriefEditor }) => (
+  <PatternSetting editor={editor} field="rights" label="Rights" />
+)
+
+export const DescriptionSetting = ({ editor }: { editor: BriefEditor }) => (
+  <PatternSetting editor={editor} field="description" label="Shows" />
 )

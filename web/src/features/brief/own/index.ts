@@ -4,7 +4,13 @@ import type { BriefEditor } from '../useBriefEditor'
 import { BehindSetting } from './BehindSetting'
 import { LookSetting } from './LookSetting'
 import { NeutralSetting } from './NeutralSetting'
-import { AltTextsSetting, FileNamesSetting } from './PatternSetting'
+import {
+  AltTextsSetting,
+  CreatorSetting,
+  DescriptionSetting,
+  FileNamesSetting,
+  RightsSetting,
+} from './PatternSetting'
 import { PlacementsSetting } from './PlacementsSetting'
 import { RatioSetting } from './RatioSetting'
 
@@ -22,5 +28,8 @@ export const OWN_SETTINGS: Readonly<
     placements: PlacementsSetting,
     fileNames: FileNamesSetting,
     altTexts: AltTextsSetting,
+    creator: CreatorSetting,
+    rights: RightsSetting,
+    description: DescriptionSetting,
   },
 }

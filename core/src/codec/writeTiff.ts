@@ -1,5 +1,5 @@
 import { zlibSync } from 'fflate'
-import { SRGB_PROFILE } from '../codec'
+import { SRGB_PROFILE } from './srgbProfile'
 import type { SrgbRgba8 } from '../raster'
 
 /** Rows in a strip. */
@@ -13,14 +13,18 @@ interface Entry {
 }
 
 /**
- * A TIFF (revision 6.0) of 8-bit RGB with unassociated alpha, in strips compressed by deflate, tagged as
- * sRGB, with its density in pixels an inch.
+ * A TIFF (revision 6.0) of 8-bit RGB, with unassociated alpha where it is not opaque, in strips compressed by
+ * deflate, tagged as sRGB, with its density in pixels an inch.
  */
-export function encodeTiff({ width, height, data }: SrgbRgba8, dpi: number): Uint8Array {
+export function encodeTiff(picture: SrgbRgba8, dpi: number): Uint8Array {
+  const { width, height } = picture
+  const isOpaque = picture.data.every((value, i) => i % 4 < 3 || value === 255)
+  const samples = isOpaque ? 3 : 4
+  const data = isOpaque ? picture.data.filter((_, i) => i % 4 < 3) : picture.data
   const strips: Uint8Array[] = []
   for (let y = 0; y < height; y += STRIP_ROWS) {
-    const end = Math.min(height, y + STRIP_ROWS) * width * 4
-    strips.push(zlibSync(new Uint8Array(data.subarray(y * width * 4, end)), { level: 6 }))
+    const end = Math.min(height, y + STRIP_ROWS) * width * samples
+    strips.push(zlibSync(new Uint8Array(data.subarray(y * width * samples, end)), { level: 6 }))
   }
   const offsets: number[] = []
   let at = 8
@@ -31,20 +35,20 @@ export function encodeTiff({ width, height, data }: SrgbRgba8, dpi: number): Uin
   const entries: Entry[] = [
     { tag: 256, type: TYPE.long, values: [width] },
     { tag: 257, type: TYPE.long, values: [height] },
-    { tag: 258, type: TYPE.short, values: [8, 8, 8, 8] },
+    { tag: 258, type: TYPE.short, values: Array<number>(samples).fill(8) },
     // Deflate; RGB; the first pixel is at the upper left.
     { tag: 259, type: TYPE.short, values: [8] },
     { tag: 262, type: TYPE.short, values: [2] },
     { tag: 273, type: TYPE.long, values: offsets },
     { tag: 274, type: TYPE.short, values: [1] },
-    { tag: 277, type: TYPE.short, values: [4] },
+    { tag: 277, type: TYPE.short, values: [samples] },
     { tag: 278, type: TYPE.long, values: [STRIP_ROWS] },
     { tag: 279, type: TYPE.long, values: strips.map(({ length }) => length) },
     { tag: 282, type: TYPE.rational, values: [Math.round(dpi * 1000), 1000] },
     { tag: 283, type: TYPE.rational, values: [Math.round(dpi * 1000), 1000] },
     // Inches; the extra sample is alpha by which colour is not multiplied.
     { tag: 296, type: TYPE.short, values: [2] },
-    { tag: 338, type: TYPE.short, values: [2] },
+    ...(isOpaque ? [] : [{ tag: 338, type: TYPE.short, values: [2] }]),
     { tag: 34675, type: TYPE.undefined, values: SRGB_PROFILE },
   ]
   const directory = at

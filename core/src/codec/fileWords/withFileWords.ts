@@ -1,0 +1,70 @@
+import type { Format } from '../formats'
+import { withPngChunk } from '../pngChunk'
+import { xmpOf, type FileWords } from './xmp'
+
+/** The formats into which words are written. */
+export const WITH_WORDS = ['jpeg', 'png', 'webp'] as const satisfies readonly Format[]
+
+/**
+ * A finished file with words in it. Pixels and all else stay as they are.
+ *
+ * @param bytes a file as `tagSrgb` leaves it, without words.
+ * @returns null for a format into which none are written.
+ */
+export function withFileWords(
+  bytes: Uint8Array,
+  format: Format,
+  words: FileWords,
+): Uint8Array | null {
+  const packet = new TextEncoder().encode(xmpOf(words))
+  switch (format) {
+    case 'jpeg':
+      return withJpegPacket(bytes, packet)
+    case 'png':
+      return withPngChunk(bytes, 'iTXt', joined([ascii('XML:com.adobe.xmp\0\0\0\0\0'), packet]))
+    case 'webp':
+      return withWebpPacket(bytes, packet)
+    case 'avif':
+    case 'tiff':
+      return null
+  }
+}
+
+/** An APP1 segment behind the start marker and APP0 (ISO 16684-3, 6.3). */
+function withJpegPacket(jpeg: Uint8Array, packet: Uint8Array): Uint8Array {
+  const hasApp0 = jpeg[2] === 0xff && jpeg[3] === 0xe0
+  const at = hasApp0 ? 4 + ((jpeg[4]! << 8) | jpeg[5]!) : 2
+  const name = ascii('http://ns.adobe.com/xap/1.0/\0')
+  const length = 2 + name.length + packet.length
+  if (length > 0xffff) throw new RangeError('Words that long do not fit into a JPEG')
+  const head = Uint8Array.from([0xff, 0xe1, length >> 8, length & 255])
+  return joined([jpeg.subarray(0, at), head, name, packet, jpeg.subarray(at)])
+}
+
+/** The flag of the extended header that says that there is a packet. */
+const HAS_PACKET = 0x04
+const WEBP_FLAGS = 20
+
+/** An XMP chunk behind the others (RFC 9649, 2.7.1.5). */
+function withWebpPacket(webp: Uint8Array, packet: Uint8Array): Uint8Array {
+  const head = new Uint8Array(8)
+  head.set(ascii('XMP '))
+  new DataView(head.buffer).setUint32(4, packet.length, true)
+  const padding = new Uint8Array(packet.length & 1)
+  const made = joined([webp, head, packet, padding])
+  made[WEBP_FLAGS]! |= HAS_PACKET
+  new DataView(made.buffer).setUint32(4, made.length - 8, true)
+  return made
+}
+
+const ascii = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0))
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const result = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
+  let at = 0
+  for (const part of parts) {
+    result.set(part, at)
+    at += part.length
+  }
+  return result
+}

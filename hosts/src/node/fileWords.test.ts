@@ -1,0 +1,72 @@
+import exifr from 'exifr'
+import { describe, expect, test } from 'vitest'
+import { z } from 'zod'
+import { tagSrgb, WITH_WORDS, withFileWords } from '@cloudbank/core/codec'
+import { srgbRaster } from '@cloudbank/core/raster'
+import { nodeCodec } from './nodeCodec'
+
+const words = {
+  creator: 'Ida <Falk> & Söhne',
+  rights: '© 2026 Ottermere',
+  description: 'Mug, “tin”\u0007',
+  alt: 'كوب أخضر — front',
+}
+const picture = srgbRaster({ width: 40, height: 30 })
+picture.data.fill(255)
+
+const Fields = z.object({
+  creator: z.string(),
+  rights: z.object({ value: z.string() }),
+  description: z.object({ value: z.string() }),
+  AltTextAccessibility: z.object({ value: z.string() }),
+})
+
+describe('words in a file', () => {
+  test.each(WITH_WORDS)(
+    'of %s are read by a library, and the picture is the same',
+    async (format) => {
+      const bytes = tagSrgb(await nodeCodec.encode(picture, format, 90), format)
+      const made = withFileWords(bytes, format, words)!
+      const packet = new TextDecoder().decode(made).match(/<x:xmpmeta[\s\S]*<\/x:xmpmeta>/)?.[0]
+      const found: unknown = await (format === 'webp'
+        ? exifr.parse(jpegOf(packet!), { xmp: true })
+        : exifr.parse(made, { xmp: true, tiff: false }))
+      const read = Fields.parse(found)
+      // The library leaves entities to whoever reads.
+      expect(read.creator).toBe('Ida &lt;Falk&gt; &amp; Söhne')
+      expect(read.rights.value).toBe(words.rights)
+      expect(read.description.value).toBe('Mug, “tin”')
+      expect(read.AltTextAccessibility.value).toBe(words.alt)
+      const [before, after] = [await nodeCodec.decode(bytes), await nodeCodec.decode(made)]
+      expect(after.data).toEqual(before.data)
+    },
+  )
+
+  test('are written into no other format', () => {
+    expect(withFileWords(new Uint8Array(20), 'avif', words)).toBeNull()
+  })
+
+  test('too long for a JPEG are an error, not a damaged file', () => {
+    const long = { ...words, description: 'x'.repeat(70_000) }
+    expect(() => withFileWords(Uint8Array.of(0xff, 0xd8, 0xff, 0xdb), 'jpeg', long)).toThrow(
+      RangeError,
+    )
+  })
+})
+
+/** A JPEG of nothing but a packet, for a reader that knows no WebP. */
+function jpegOf(packet: string): Uint8Array {
+  const head = Uint8Array.of(0xff, 0xd8, 0xff, 0xdb)
+  const body = new TextEncoder().encode(`http://ns.adobe.com/xap/1.0/\0${packet}`)
+  const length = body.length + 2
+  return Uint8Array.from([
+    ...head.subarray(0, 2),
+    0xff,
+    0xe1,
+    length >> 8,
+    length & 255,
+    ...body,
+    0xff,
+    0xd9,
+  ])
+}
