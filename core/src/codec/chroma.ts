@@ -3,9 +3,12 @@ import type { SrgbRgba8 } from '../raster'
 /** Whether colour is kept for each pixel, or once for four. */
 export type Chroma = '4:4:4' | '4:2:0'
 
-/** Colour that is this far off once it is kept for four pixels is seen, in code values of Cb or Cr. */
-const SEEN = 20
-/** Share of the pixels that may be so far off: more of them are an edge, not noise. */
+/**
+ * Colour that is this far off once it is kept for four pixels is seen, in code values of Cb or Cr; and the
+ * share of pixels that may be. Of 39 pictures of the demo shoot and of real products at 1200 px, these tell
+ * apart those in which keeping it for four costs 200 pixels and more an error above 24 code values.
+ */
+const SEEN = 12
 const ALLOWED = 0.001
 
 /**
