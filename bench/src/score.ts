@@ -5,12 +5,19 @@ import { openShootFolder } from './shootFolder'
 import { scoreCut } from './score/scoreCut'
 import { scoreRepair } from './score/scoreRepair'
 import { scoreLight } from './score/scoreLight'
+import { scoreEnlarge } from './score/scoreEnlarge'
 import { scoreFrame } from './score/scoreFrame'
 import type { Measures } from './score/scorecard'
 import { scoreWeight } from './score/scoreWeight'
 import { printTable } from './table'
 
-const KINDS = { cut: scoreCut, light: scoreLight, frame: scoreFrame, weight: scoreWeight } as const
+const KINDS = {
+  cut: scoreCut,
+  light: scoreLight,
+  frame: scoreFrame,
+  weight: scoreWeight,
+  enlarge: scoreEnlarge,
+} as const
 
 /** What every card has; a kind's own figures are printed below the table. */
 const CARD_FIELDS = new Set(['kind', 'set', 'mean', 'peer', 'groups', 'shots'])

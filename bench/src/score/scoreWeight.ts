@@ -5,12 +5,19 @@ import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { Placement } from '@cloudbank/core/outlets'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
+import { meanOf } from '../table'
+import { bytesAtEqualLikeness } from './equalLikeness'
 import { photoPath, type ShootFolder } from '../shootFolder'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
 export type WeightMeasures = { withinLimit: number; bytes: number; ssim: number }
 
 const { placements } = SHOP_WHITE.steps.finish
+
+type WeightCard = Scorecard<WeightMeasures> & {
+  /** Bytes of the browser's encoders over those of sharp's at the same SSIM: mean ratios. */
+  readonly bytesAtEqualLikeness: Readonly<Record<'jpeg' | 'webp', number>>
+}
 
 /**
  * Each rendition against its byte limit, and its likeness (SSIM, Wang et al. 2004) to the picture before
@@ -20,7 +27,8 @@ export async function scoreWeight(
   folder: ShootFolder,
   pool: WorkerPool,
   tell: (line: string) => void,
-): Promise<Scorecard<WeightMeasures>> {
+): Promise<WeightCard> {
+  const ratios: Readonly<Record<'jpeg' | 'webp', number>>[] = []
   const shots: (Compared<WeightMeasures> & { file: string; placement: string })[] = []
   for (const photo of folder.photos) {
     const bytes = await readFile(photoPath(folder, photo))
@@ -41,6 +49,8 @@ export async function scoreWeight(
     for (const placement of placements) {
       const made = renditions.find(({ placementId }) => placementId === placement.id)
       const pixels = renditions.find(({ placementId }) => placementId === `${placement.id}-exact`)
+      if (pixels && placement === placements[0])
+        ratios.push(await bytesAtEqualLikeness(pixels.bytes))
       if (!made || !pixels) throw new Error(`${photo.file}: a rendition is missing`)
       const limit = placement.limitBytes ?? Infinity
       const plain = await plainJpeg(pixels.bytes, made.bytes.length)
@@ -64,6 +74,7 @@ export async function scoreWeight(
       ]),
     ),
     shots: shots.map(({ file, own, peer }) => ({ file, ...own, peer })),
+    bytesAtEqualLikeness: meanOf(ratios),
   }
 }
 

@@ -1,7 +1,7 @@
 import { placementsOf, type Plan } from '../brief'
-import { fitInside, type Size, type SrgbRgba8 } from '../raster'
+import { fitInside, IDENTITY3, multiply3, type Matrix3, type Size, type SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
-import { STEPS, type Registry } from '../steps'
+import { STEPS, type Registry, type RenditionPlan } from '../steps'
 import { decideShot, type Decision } from './decideShot'
 import { drawRendition } from './drawRendition'
 import { planRendition } from './planRendition'
@@ -11,6 +11,8 @@ import type { EngineContext } from './context'
 export interface StagePicture {
   readonly step: string
   readonly picture: SrgbRgba8
+  /** From fractions of the picture to fractions of the photograph. */
+  readonly toPhotograph: Matrix3
 }
 
 interface StageOptions {
@@ -47,8 +49,16 @@ export async function stagePictures(
     const planned = planRendition(decision, plan, placement, steps, id)
     const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
-    return [{ step: id, picture: drawRendition(source, decision.facts, { ...shown, size }) }]
+    const picture = drawRendition(source, decision.facts, { ...shown, size })
+    return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size) }]
   })
+}
+
+function toPhotograph({ window, upright }: RenditionPlan, photograph: Size): Matrix3 {
+  const { x, y, width, height } = window
+  const fractions: Matrix3 = [1 / photograph.width, 0, 0, 0, 1 / photograph.height, 0, 0, 0, 1]
+  const back = upright?.back ?? IDENTITY3
+  return multiply3(fractions, multiply3(back, [width, 0, x, 0, height, y, 0, 0, 1]))
 }
 
 /** Whole sides of the shape of a window, at most `sidePx` long. */

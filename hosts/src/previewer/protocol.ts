@@ -2,7 +2,7 @@ import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
 import type { CutLook } from '@cloudbank/core/engine'
 import type { CutMatte, Matte } from '@cloudbank/core/matte'
-import type { Box01, Rgb, Size } from '@cloudbank/core/raster'
+import type { Box01, Matrix3, Rgb, Size } from '@cloudbank/core/raster'
 import type { LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
 import type { ErrorData, JobAsset, KeyedMatte } from '../pool'
 
@@ -108,6 +108,8 @@ export type CutFacts =
 export interface StageRaster extends Size {
   readonly step: string
   readonly data: Uint8ClampedArray
+  /** From fractions of the picture to fractions of the photograph. */
+  readonly toPhotograph: Matrix3
 }
 
 export interface PreviewAnswers {

@@ -133,7 +133,13 @@ export function servePreviewer({
       ...(only === undefined ? {} : { only }),
     }
     const made = await stagePictures(source, plan, context, options)
-    return made.map(({ step, picture: { width, height, data } }) => ({ step, width, height, data }))
+    return made.map(({ step, picture: { width, height, data }, toPhotograph }) => ({
+      step,
+      width,
+      height,
+      data,
+      toPhotograph,
+    }))
   }
 }
 

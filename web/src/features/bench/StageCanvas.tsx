@@ -1,8 +1,10 @@
 import { useEffect, useRef } from 'react'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 
+type Picture = Pick<StageRaster, 'width' | 'height' | 'data'>
+
 /** A picture of bytes. */
-export function StageCanvas({ picture, label }: { picture: StageRaster; label: string }) {
+export function StageCanvas({ picture, label }: { picture: Picture; label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     const { data, width, height } = picture

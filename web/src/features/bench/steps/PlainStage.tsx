@@ -5,33 +5,28 @@ import type { Sides } from '../view'
 import type { Shown } from '../Viewer'
 import { StageCanvas } from '../StageCanvas'
 import type { Bench } from '../useBench'
-import { useStagePictures } from '../useStagePictures'
+import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { FactsPanel } from './FactsPanel'
+import { useStagePicture } from './useStagePicture'
 import { Waiting } from './Waiting'
 
-/** Longer side of the picture, in pixels. */
-const SIDE_PX = 1200
-
 /** A step without tools of its own: the picture as it leaves the step, and what the brief says. */
-export const PlainStage = ({ bench }: { bench: Bench }) => (
-  <PicturedStage bench={bench} panel={<FactsPanel bench={bench} />} />
-)
+export function PlainStage({ bench }: { bench: Bench }) {
+  const picture = useStagePicture(bench)
+  return <PicturedStage bench={bench} picture={picture} panel={<FactsPanel bench={bench} />} />
+}
 
 interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'tools'> {
   /** Drawn over the picture, whose sides it is told. */
   readonly overlay?: (shown: Shown, picture: Sides) => ReactNode
   readonly bench: Bench
+  readonly picture: StageRaster | undefined
   readonly panel: ReactNode
 }
 
 /** The picture as it leaves the step, beside whatever panel the step has. */
-export function PicturedStage({ bench, panel, overlay, ...more }: Props) {
-  const { shot, stage, rendition, plan, assets, mattes } = bench
-  const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
-    sidePx: SIDE_PX,
-    only: stage,
-  })
-  const picture = pictures.find(({ step }) => step === stage)
+export function PicturedStage({ bench, picture, panel, overlay, ...more }: Props) {
+  const { shot, stage, rendition, mattes } = bench
   return (
     <Stage
       bench={bench}

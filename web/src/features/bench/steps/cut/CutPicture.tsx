@@ -41,7 +41,7 @@ function Drawing(props: { drawing: CutDrawing; label: string; changes: boolean }
         height: `${window.height * 100}%`,
       }}
     >
-      <StageCanvas picture={{ step: 'cut', ...raster }} label={label} />
+      <StageCanvas picture={raster} label={label} />
       {changes && raster.changed && (
         <Changed key={serial(raster.changed)} size={raster} mask={raster.changed} />
       )}

@@ -3,13 +3,16 @@ import { LevelChoice, StepControls, type OwnControlProps } from '../../controls'
 import type { Bench } from '../../useBench'
 import { PicturedStage } from '../PlainStage'
 import { FindingList } from '../FindingList'
+import { useStagePicture } from '../useStagePicture'
 
 /** Ground on the bench: the picture on its ground, and what it stands on. */
 export function GroundStage({ bench }: { bench: Bench }) {
   const { view, shot, editor, rendition } = bench
+  const picture = useStagePicture(bench)
   return (
     <PicturedStage
       bench={bench}
+      picture={picture}
       panel={
         <>
           <LevelChoice editor={editor} step="ground" />

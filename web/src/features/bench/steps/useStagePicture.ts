@@ -1,0 +1,16 @@
+import type { StageRaster } from '@cloudbank/hosts/previewer'
+import type { Bench } from '../useBench'
+import { useStagePictures } from '../useStagePictures'
+
+/** Longer side of the picture, in pixels. */
+const SIDE_PX = 1200
+
+/** The picture as it leaves the stage that the bench is at; undefined until it is drawn. */
+export function useStagePicture(bench: Bench): StageRaster | undefined {
+  const { stage, plan, assets, mattes } = bench
+  const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
+    sidePx: SIDE_PX,
+    only: stage,
+  })
+  return pictures.find(({ step }) => step === stage)
+}
