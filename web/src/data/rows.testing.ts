@@ -26,6 +26,7 @@ export const shotRow = (id: string, change: Partial<Shot> = {}): Shot => ({
   touches: UNTOUCHED,
   words: { file: null, alt: null },
   going: {},
+  alsoFor: [],
   verdict: null,
   ...change,
 })

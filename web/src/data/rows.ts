@@ -79,6 +79,8 @@ export const Shot = z.object({
     .default({ file: null, alt: null }),
   /** Outlets, by their ids, that it is kept from, or goes to before others of its product. */
   going: z.record(z.string(), z.enum(['in', 'out'])).default({}),
+  /** Other products that its picture shows just as well, by SKU. */
+  alsoFor: z.array(z.string()).default([]),
   /** What a person made of it, and `of` which state; of those that were given before, that is not known. */
   verdict: z
     .discriminatedUnion('kind', [

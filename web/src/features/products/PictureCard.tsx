@@ -23,11 +23,12 @@ interface Props {
   readonly others: readonly string[]
   readonly aside: DeliveryPlan['aside']
   readonly onMove: (shotId: string, to: number) => void
+  readonly onShare: (shot: Shot) => void
 }
 
 /** A picture of a product: its place, its file name, its description, and the outlets that it goes to. */
 export function PictureCard(props: Props) {
-  const { view, shot, at, count, hasProduct, going, others, aside, onMove } = props
+  const { view, shot, at, count, hasProduct, going, others, aside, onMove, onShare } = props
   const card = useRef<HTMLDivElement>(null)
   useDragShots(card, shot.id)
   const over = useDropShots(card, hasProduct ? (id) => onMove(id, at) : null)
@@ -88,6 +89,11 @@ export function PictureCard(props: Props) {
           <Text>{ALT_PROBLEMS[problem]}</Text>
         </Flex>
       ))}
+      {hasProduct && (
+        <Action look="quiet" fontSize="12px" paddingX="0" onClick={() => onShare(shot)}>
+          {shot.alsoFor.length === 0 ? 'Also for …' : `Also for ${shot.alsoFor.join(', ')}`}
+        </Action>
+      )}
       {view.shoot.outlets.map((outlet) => {
         const isAside = aside.get(outlet.id)?.some(({ id }) => id === shot.id) === true
         return (

@@ -12,10 +12,18 @@ interface Props {
   /** Where each shot goes, by its id. */
   readonly goingOf: ReadonlyMap<string, readonly Going[]>
   readonly aside: DeliveryPlan['aside']
+  /** Asks which other products a picture shows. */
+  readonly onShare: (shot: Shot) => void
 }
 
 /** A product: its pictures in order, the cover first. */
-export const ProductRow = memo(function ProductRow({ view, group, goingOf, aside }: Props) {
+export const ProductRow = memo(function ProductRow({
+  view,
+  group,
+  goingOf,
+  aside,
+  onShare,
+}: Props) {
   const { sku, name, shots } = group
   const move = (shotId: string, to: number): void => {
     const cover = to === 0 ? ', now its cover' : ''
@@ -57,6 +65,7 @@ export const ProductRow = memo(function ProductRow({ view, group, goingOf, aside
               .map(({ id }) => goingOf.get(id)?.[0]?.altText ?? '')}
             aside={aside}
             onMove={move}
+            onShare={onShare}
           />
         ))}
       </Flex>

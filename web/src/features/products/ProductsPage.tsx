@@ -1,14 +1,16 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../app/Lost'
-import { useShootView, type ShootView } from '../../data'
+import { useShootView, type ShootView, type Shot } from '../../data'
 import { Action } from '../../ui'
 import { planDelivery, type Going } from '../../work/delivery'
 import { groupBy } from '../../work/groupBy'
 import { groupByProduct, useProductData } from '../../work/products'
+import { AlsoForWindow } from './AlsoForWindow'
 import { ProductRow } from './ProductRow'
+import { TrueSizesWindow } from './TrueSizesWindow'
 
 /** Every product with its pictures in order, what they are called, and how they are described. */
 export function ProductsPage() {
@@ -24,7 +26,16 @@ function Products({ view }: { view: ShootView }) {
     [view.shots, view.products],
   )
   const plan = useMemo(() => planDelivery(view), [view])
-  const goingOf = useMemo(() => groupBy<Going, string>(plan.going, ({ shot }) => shot.id), [plan])
+  const goingOf = useMemo(() => {
+    const skus = new Map(view.shots.map(({ id, sku }) => [id, sku]))
+    const own = plan.going.filter(({ shot }) => shot.sku === skus.get(shot.id))
+    return groupBy<Going, string>(own, ({ shot }) => shot.id)
+  }, [plan, view.shots])
+  const [sizing, setSizing] = useState(false)
+  const [sharing, setSharing] = useState<Shot | null>(null)
+  const shown = new Map(
+    view.shots.flatMap((shot) => shot.alsoFor.map((sku) => [sku, shot] as const)),
+  )
   const without = [...view.products.values()].filter(
     ({ sku }) => !groups.some((group) => group.sku === sku),
   )
@@ -41,6 +52,7 @@ function Products({ view }: { view: ShootView }) {
           <Link to={`/shoots/${view.shoot.id}/brief?find=Names`}>
             <u>patterns</u>
           </Link>
+          <Action onClick={() => setSizing(true)}>True sizes …</Action>
           <Action onClick={() => useProductData.getState().open()}>Product data …</Action>
         </Flex>
         <Text color="softInk" marginBottom="10px">
@@ -54,11 +66,20 @@ function Products({ view }: { view: ShootView }) {
             group={group}
             goingOf={goingOf}
             aside={plan.aside}
+            onShare={setSharing}
           />
         ))}
+        <TrueSizesWindow view={view} open={sizing} onClose={() => setSizing(false)} />
+        <AlsoForWindow view={view} shot={sharing} onClose={() => setSharing(null)} />
         {without.length > 0 && (
           <Text color="softInk" paddingY="12px" borderTopWidth="1px" borderColor="hairline">
-            Without a picture: {without.map(({ sku }) => sku).join(', ')}
+            Without a picture of {without.length === 1 ? 'its' : 'their'} own:{' '}
+            {without
+              .map(({ sku }) => {
+                const by = shown.get(sku)
+                return by ? `${sku} (shown by ${by.sku ?? by.fileName})` : sku
+              })
+              .join(', ')}
           </Text>
         )}
       </Box>

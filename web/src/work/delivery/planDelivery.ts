@@ -10,7 +10,7 @@ import {
   type Placement,
 } from '@cloudbank/core/outlets'
 import type { Rendition, ShootView, Shot } from '../../data'
-import { inSheetOrder, pictureWords } from '../products'
+import { inSheetOrder, pictureWords, withShared } from '../products'
 import { keyOf, recipeOf, slotFor, type Recipe } from '../recipe'
 import { chooseFor } from './chooseFor'
 
@@ -84,7 +84,9 @@ export function planDelivery(
   leaveOut: (shot: Shot) => boolean = () => false,
 ): DeliveryPlan {
   const recipe = recipeOf(view)
-  const shots = inSheetOrder(view.shots, view.products).filter((shot) => !leaveOut(shot))
+  const shots = inSheetOrder(withShared(view.shots), view.products).filter(
+    (shot) => !leaveOut(shot),
+  )
   const destinations = destinationsOf(view)
   const aside = new Map(
     view.shoot.outlets.map((outlet) => [outlet.id, chooseFor(outlet, shots).aside]),

@@ -95,6 +95,7 @@ async function keepShot(
       order,
       words: { file: null, alt: null },
       going: {},
+      alsoFor: [],
       findings: [],
       failure: null,
       lightingId: null,

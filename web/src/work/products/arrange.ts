@@ -48,3 +48,15 @@ export async function sendTo(
     ],
   })
 }
+
+/** Lets a picture stand for these products as well, and for no others. */
+export async function alsoFor(shot: Shot, skus: readonly string[]): Promise<void> {
+  await perform({
+    shootId: shot.shootId,
+    words:
+      skus.length === 0
+        ? `${shot.fileName} for its own product alone`
+        : `${shot.fileName} also for ${skus.join(', ')}`,
+    edits: [put('shots', shot.id, ['alsoFor'], [...skus])],
+  })
+}

@@ -1,4 +1,4 @@
-export { arrange, moved, sendTo, writeWords } from './arrange'
+export { alsoFor, arrange, moved, sendTo, writeWords } from './arrange'
 export {
   guessPattern,
   isNamePattern,
@@ -7,8 +7,9 @@ export {
   readName,
   type NameParts,
 } from './namePattern'
+export { applyTrueSizes, trueSizes, type TrueSize } from './trueSizes'
 export { pictureWords } from './pictureWords'
-export { groupByProduct, inSheetOrder, type ShotGroup } from './productGroups'
+export { groupByProduct, inSheetOrder, withShared, type ShotGroup } from './productGroups'
 export {
   guessMapping,
   mapProducts,

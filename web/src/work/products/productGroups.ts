@@ -37,3 +37,18 @@ export function inSheetOrder(
 ): Shot[] {
   return groupByProduct(shots, products).flatMap((group) => group.shots)
 }
+
+/**
+ * Shots, and each once more for every other product that its picture shows: of that product, behind its own
+ * pictures, and named and described by its data.
+ */
+export const withShared = (shots: readonly Shot[]): Shot[] =>
+  shots.flatMap((shot) => [
+    shot,
+    ...shot.alsoFor.map((sku) => ({
+      ...shot,
+      sku,
+      place: null,
+      words: { file: null, alt: null },
+    })),
+  ])
