@@ -7,6 +7,16 @@ const Px = z.number().int().min(1).max(20_000).nullable().default(null)
 const Pct = z.number().min(1).max(100).nullable().default(null)
 const Side = z.number().int().min(1).max(2000)
 
+const Backdrop = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('colour'),
+    colour: HexColour,
+    /** CIEDE2000 that the border may be off. */
+    tolerance: z.number().min(0).max(20).default(1),
+  }),
+  z.strictObject({ kind: z.literal('transparent') }),
+])
+
 /** What an outlet takes. Each rule stands by itself; one that is null, or an empty list, asks nothing. */
 export const OutletRules = z.strictObject({
   leastShorterPx: Px.describe('Shorter side at least, in pixels.'),
@@ -25,19 +35,10 @@ export const OutletRules = z.strictObject({
     .nullable()
     .default(null)
     .describe('Largest file, in bytes.'),
-  backdrop: z
-    .discriminatedUnion('kind', [
-      z.strictObject({
-        kind: z.literal('colour'),
-        colour: HexColour,
-        /** CIEDE2000 that the border may be off. */
-        tolerance: z.number().min(0).max(20).default(1),
-      }),
-      z.strictObject({ kind: z.literal('transparent') }),
-    ])
-    .nullable()
+  backdrop: Backdrop.nullable().default(null).describe('What the border of the picture must be.'),
+  coverBackdrop: Backdrop.nullable()
     .default(null)
-    .describe('What the border of the picture must be.'),
+    .describe('What the border of a product’s first picture must be, where that differs.'),
   leastFillPct: Pct.describe('Product at least this much of its tighter side, in per cent.'),
   mostFillPct: Pct.describe('Product at most this much of its tighter side, in per cent.'),
   mostPictures: z

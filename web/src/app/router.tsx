@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/brief')).BriefPage }),
       },
       {
+        path: '/shoots/:shootId/brief/by-eye',
+        lazy: async () => ({ Component: (await import('../features/brief')).ByEyePage }),
+      },
+      {
         path: '/shoots/:shootId/review',
         lazy: async () => ({ Component: (await import('../features/review')).ReviewPage }),
       },

@@ -27,7 +27,7 @@ export function RulesForm({ rules, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const set = (words: string, change: Partial<OutletRules>): void =>
     save(words, { ...rules, ...change })
-  const { ratio, backdrop } = rules
+  const { ratio } = rules
   const side = (which: 'width' | 'height', label: string) => (
     <NumberInput
       label={label}
@@ -91,51 +91,20 @@ export function RulesForm({ rules, save }: Props) {
         </Flex>
       </SettingRow>
       <SettingRow label="Border" hint={hint('backdrop')}>
-        <Flex align="center" gap="10px" wrap="wrap">
-          <NativeSelect.Root size="xs" width="130px">
-            <NativeSelect.Field
-              aria-label="What the border must be"
-              value={backdrop?.kind ?? 'any'}
-              onChange={({ target: { value } }) =>
-                set('Border', {
-                  backdrop:
-                    value === 'colour'
-                      ? { kind: 'colour', colour: '#FFFFFF', tolerance: 1 }
-                      : value === 'transparent'
-                        ? { kind: 'transparent' }
-                        : null,
-                })
-              }
-            >
-              <option value="any">anything</option>
-              <option value="colour">a colour</option>
-              <option value="transparent">transparent</option>
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-          {backdrop?.kind === 'colour' && (
-            <>
-              <ColourInput
-                label="Colour of the border"
-                value={backdrop.colour}
-                commit={(colour) => set(`Border ${colour}`, { backdrop: { ...backdrop, colour } })}
-              />
-              <NumberInput
-                label="Tolerance of the border"
-                unit="ΔE"
-                width="56px"
-                min={0}
-                max={20}
-                step={0.1}
-                value={backdrop.tolerance}
-                onProblem={setProblem}
-                commit={(value) =>
-                  value !== null && set('Border', { backdrop: { ...backdrop, tolerance: value } })
-                }
-              />
-            </>
-          )}
-        </Flex>
+        <BorderChoice
+          label="the border"
+          value={rules.backdrop}
+          onProblem={setProblem}
+          commit={(words, backdrop) => set(words, { backdrop })}
+        />
+      </SettingRow>
+      <SettingRow label="Border of covers" hint={hint('coverBackdrop')}>
+        <BorderChoice
+          label="the border of covers"
+          value={rules.coverBackdrop}
+          onProblem={setProblem}
+          commit={(words, coverBackdrop) => set(words, { coverBackdrop })}
+        />
       </SettingRow>
       <SwitchSetting
         label="Colour profile"
@@ -150,5 +119,61 @@ export function RulesForm({ rules, save }: Props) {
         commit={(needsAltText) => set('Descriptions', { needsAltText })}
       />
     </>
+  )
+}
+
+type Border = OutletRules['backdrop']
+
+interface BorderProps {
+  /** What is asked about, for those who hear it read. */
+  readonly label: string
+  readonly value: Border
+  readonly onProblem: (problem: string | null) => void
+  readonly commit: (words: string, border: Border) => void
+}
+
+const BORDERS: Readonly<Record<string, Border>> = {
+  colour: { kind: 'colour', colour: '#FFFFFF', tolerance: 1 },
+  transparent: { kind: 'transparent' },
+}
+
+/** What a border must be: anything, a colour within a tolerance, or nothing at all. */
+function BorderChoice({ label, value, onProblem, commit }: BorderProps) {
+  const words = label.replace(/^the b/, 'B')
+  return (
+    <Flex align="center" gap="10px" wrap="wrap">
+      <NativeSelect.Root size="xs" width="130px">
+        <NativeSelect.Field
+          aria-label={`What ${label} must be`}
+          value={value?.kind ?? 'any'}
+          onChange={({ target }) => commit(words, BORDERS[target.value] ?? null)}
+        >
+          <option value="any">anything</option>
+          <option value="colour">a colour</option>
+          <option value="transparent">transparent</option>
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      {value?.kind === 'colour' && (
+        <>
+          <ColourInput
+            label={`Colour of ${label}`}
+            value={value.colour}
+            commit={(colour) => commit(`${words} ${colour}`, { ...value, colour })}
+          />
+          <NumberInput
+            label={`Tolerance of ${label}`}
+            unit="ΔE"
+            width="56px"
+            min={0}
+            max={20}
+            step={0.1}
+            value={value.tolerance}
+            onProblem={onProblem}
+            commit={(tolerance) => tolerance !== null && commit(words, { ...value, tolerance })}
+          />
+        </>
+      )}
+    </Flex>
   )
 }

@@ -13,6 +13,10 @@ export function describeRules({ rules }: Outlet): string {
     formats.length > 0 && formats.map((format) => FORMATS[format].word).join(' or '),
     limitBytes !== null && `≤ ${formatBytes(limitBytes)}`,
     backdrop && (backdrop.kind === 'colour' ? `on ${backdrop.colour}` : 'transparent'),
+    rules.coverBackdrop &&
+      (rules.coverBackdrop.kind === 'colour'
+        ? `covers on ${rules.coverBackdrop.colour}`
+        : 'covers transparent'),
     leastFillPct !== null && `fills ${leastFillPct} % and more`,
     mostFillPct !== null && `fills ${mostFillPct} % at most`,
     mostPictures !== null && `${countOf(mostPictures, 'picture')} at most`,

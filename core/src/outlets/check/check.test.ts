@@ -41,6 +41,15 @@ const rules = (change: object): OutletRules => OutletRules.parse(change)
 const broken = (read: FinishedFile, change: object, altText = 'a box'): RuleId[] =>
   checkFile(read, rules(change), { altText }).map(({ rule }) => rule)
 
+test('a cover may have to stand on something else than the other pictures', async () => {
+  const { read } = await file(picture([242, 242, 240, 255]), 'png')
+  const grey = { kind: 'colour', colour: '#F2F2F0' }
+  const asked = rules({ backdrop: grey, coverBackdrop: { kind: 'colour', colour: '#FFFFFF' } })
+  const brokenAs = (isCover: boolean) => checkFile(read, asked, { altText: 'a box', isCover })
+  expect(brokenAs(false)).toEqual([])
+  expect(brokenAs(true)).toMatchObject([{ rule: 'cover-backdrop', limit: '#FFFFFF, ΔE 1.0' }])
+})
+
 describe('a finished file', () => {
   test.each(['jpeg', 'png', 'webp'] as const)('%s is read from its own bytes', async (format) => {
     const { bytes, read } = await file(picture(WHITE), format)

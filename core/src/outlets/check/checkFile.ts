@@ -12,6 +12,7 @@ export const RULE_IDS = [
   'format',
   'bytes',
   'backdrop',
+  'cover-backdrop',
   'fill-low',
   'fill-high',
   'fill-unknown',
@@ -45,6 +46,10 @@ export const RULE_WORDS: Readonly<Record<RuleId, RuleWords>> = {
     title: 'Wrong backdrop',
     remedy: 'Put the product on the outlet’s colour; a shot that was left whole needs a cut.',
   },
+  'cover-backdrop': {
+    title: 'Wrong backdrop of the cover',
+    remedy: 'Choose another cover on Products, or give its shot the ground that is asked for.',
+  },
   'fill-low': { title: 'Product too small', remedy: 'Raise the placement’s fill.' },
   'fill-high': { title: 'Product too large', remedy: 'Lower the placement’s fill.' },
   'fill-unknown': {
@@ -64,11 +69,12 @@ const FILL_OFF = 0.005
  * The rules that a finished file breaks.
  *
  * @param altText the description that goes with it.
+ * @param isCover whether it is the first picture of its product.
  */
 export function checkFile(
   file: FinishedFile,
   rules: OutletRules,
-  { altText }: { readonly altText: string },
+  { altText, isCover = false }: { readonly altText: string; readonly isCover?: boolean },
 ): BrokenRule[] {
   const broken: BrokenRule[] = []
   const add = (rule: RuleId, value: string, limit: string): void =>
@@ -90,21 +96,34 @@ export function checkFile(
     )
   if (limitBytes !== null && bytes > limitBytes)
     add('bytes', formatBytes(bytes), formatBytes(limitBytes))
-  if (backdrop?.kind === 'transparent' && border.clear01 < 0.99)
-    add('backdrop', `${formatPercent(border.clear01, 0)} of the border clear`, 'transparent')
-  if (backdrop?.kind === 'colour') {
-    const off = deltaE2000(labOfHex(border.colour), labOfHex(backdrop.colour)) + border.spread
-    if (off > backdrop.tolerance)
-      add(
-        'backdrop',
-        `${border.colour}, ΔE ${off.toFixed(1)}`,
-        `${backdrop.colour}, ΔE ${backdrop.tolerance.toFixed(1)}`,
-      )
-  }
+  const asked =
+    isCover && rules.coverBackdrop
+      ? ({ rule: 'cover-backdrop', backdrop: rules.coverBackdrop } as const)
+      : ({ rule: 'backdrop', backdrop } as const)
+  const off = offBackdrop(border, asked.backdrop)
+  if (off) add(asked.rule, off.value, off.limit)
   broken.push(...checkFill(file, rules))
   if (rules.needsProfile && !file.hasProfile) add('profile', 'none', 'sRGB')
   if (rules.needsAltText && altText.trim() === '') add('alt-text', 'none', 'one sentence')
   return broken
+}
+
+/** By how much a border is not what it must be; null where it is. */
+function offBackdrop(
+  border: FinishedFile['border'],
+  backdrop: OutletRules['backdrop'],
+): Omit<BrokenRule, 'rule'> | null {
+  if (backdrop === null) return null
+  if (backdrop.kind === 'transparent')
+    return border.clear01 >= 0.99
+      ? null
+      : { value: `${formatPercent(border.clear01, 0)} of the border clear`, limit: 'transparent' }
+  const off = deltaE2000(labOfHex(border.colour), labOfHex(backdrop.colour)) + border.spread
+  if (off <= backdrop.tolerance) return null
+  return {
+    value: `${border.colour}, ΔE ${off.toFixed(1)}`,
+    limit: `${backdrop.colour}, ΔE ${backdrop.tolerance.toFixed(1)}`,
+  }
 }
 
 function checkFill(

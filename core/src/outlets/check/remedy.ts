@@ -80,6 +80,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
       const wanted = Math.max(10, (rules.mostFillPct ?? 100) - FILL_ROOM_PCT)
       return fill === wanted ? null : withFrame(`Fill ${wanted} %`, { fillPct: wanted })
     }
+    case 'cover-backdrop':
     case 'fill-unknown':
     case 'profile':
     case 'alt-text':

@@ -3,7 +3,7 @@ import { keyLabel } from '../../app/keys'
 import { Action, Key } from '../../ui'
 import { StageLine } from './StageLine'
 import type { Bench } from './useBench'
-import { useStagePictures } from './useStagePictures'
+import { useStagePictures } from '../../preview'
 
 /** Longer side of the pictures in the line of stages. */
 const SMALL_SIDE_PX = 192

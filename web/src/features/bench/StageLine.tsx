@@ -4,7 +4,7 @@ import { STEPS, type StepId } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { KEYS, keyLabel } from '../../app/keys'
 import { Key } from '../../ui'
-import { StageCanvas } from './StageCanvas'
+import { StageCanvas } from '../../preview'
 
 interface Props {
   readonly pictures: readonly StageRaster[]

@@ -15,7 +15,7 @@ import { planOf, recipeOf } from '../../work/recipe'
 import { renditionsOf, standingOf } from '../../work/stale'
 import { useSame } from './useSame'
 import { useShotEditor, type ShotEditor } from './useShotEditor'
-import { useMattes, type ShotMattes } from './useStagePictures'
+import { useMattes, type ShotMattes } from '../../preview'
 import type { Compare } from './Viewer'
 
 /** Longer side of the preview that follows the settings, in pixels: beyond it the full size has more to show. */

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { useParams, useSearchParams } from 'react-router'
+import { Link, useParams, useSearchParams } from 'react-router'
 import { STEPS } from '@cloudbank/core/steps'
 import { Lost } from '../../app/Lost'
 import { isSame, useShootView, type ShootView } from '../../data'
@@ -13,6 +13,7 @@ import { countStale, makeWords } from '../../work/stale'
 import { ChoiceSetting } from '../../ui/fields'
 import { useBriefChoices } from '../../shoot'
 import { KeepPart } from './KeepPart'
+import { LivePictures } from './LivePictures'
 import { StepPanel } from './StepPanel'
 import { useBriefEditor } from './useBriefEditor'
 
@@ -43,67 +44,86 @@ function BriefSettings({ view }: { view: ShootView }) {
   const shown = STEPS.filter(({ id }) => wordsToFind(id).includes(wanted))
   return (
     <Box height="100%" overflowY="auto">
-      <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
-        <chakra.h1 srOnly>Brief of {shoot.name}</chakra.h1>
-        <Flex align="center" gap="16px" marginBottom="6px">
-          <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
-          <Input
-            aria-label="Find a setting"
-            placeholder="Find a setting"
-            size="xs"
-            width="180px"
-            value={filter}
-            onChange={(event) => setFilter(event.target.value)}
-          />
-          <Action
-            look="main"
-            disabled={busy || toMake === 0}
-            onClick={() =>
-              attempt(
-                startRun(
-                  shoot.id,
-                  shots.map(({ id }) => id),
-                  going,
-                ),
-                'The run could not begin',
-              )
-            }
+      <Flex maxWidth="1180px" marginX="auto" paddingX="28px" gap="28px" align="flex-start">
+        <Box flex="1" minWidth="0" paddingBottom="24px">
+          <chakra.h1 srOnly>Brief of {shoot.name}</chakra.h1>
+          <Flex
+            align="center"
+            gap="16px"
+            marginBottom="6px"
+            paddingTop="20px"
+            paddingBottom="8px"
+            position="sticky"
+            top="0"
+            background="sky"
+            zIndex="1"
           >
-            {makeWords(toMake, shots.length * recipe.steps.finish.placements.length)}
-          </Action>
-        </Flex>
-        <Text color="softInk" marginBottom="14px">
-          For every shot of {shoot.name}. A change takes effect with the next run; what it puts out
-          of date is made again, nothing else.
-        </Text>
-        {wanted === '' && (
-          <Box marginBottom="26px">
-            <KeepPart editor={editor} />
-            <ChoiceSetting
-              label="Start from"
-              hint="Puts every setting below as one of these briefs has it. Undo brings yours back."
-              value={chosen === -1 ? 'own' : String(chosen)}
-              options={[
-                ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
-                ...choices.map(({ words }, i) => ({ value: String(i), words })),
-              ]}
-              commit={(i) => {
-                const choice = choices[Number(i)]
-                if (choice) editor.replace(choice.brief)
-              }}
+            <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
+            <Input
+              aria-label="Find a setting"
+              placeholder="Find a setting"
+              size="xs"
+              width="180px"
+              value={filter}
+              onChange={(event) => setFilter(event.target.value)}
             />
-          </Box>
-        )}
-        {shown.map(({ id, title }) => (
-          <Box key={id} as="section" aria-label={title} marginBottom="26px">
-            <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
-              {title}
-            </Heading>
-            <StepPanel step={id} editor={editor} />
-          </Box>
-        ))}
-        {shown.length === 0 && <Text>No setting of that name.</Text>}
-      </Box>
+            <Action
+              look="main"
+              disabled={busy || toMake === 0}
+              onClick={() =>
+                attempt(
+                  startRun(
+                    shoot.id,
+                    shots.map(({ id }) => id),
+                    going,
+                  ),
+                  'The run could not begin',
+                )
+              }
+            >
+              {makeWords(toMake, shots.length * recipe.steps.finish.placements.length)}
+            </Action>
+          </Flex>
+          <Text color="softInk" marginBottom="14px">
+            For every shot of {shoot.name}. A change takes effect with the next run; what it puts
+            out of date is made again, nothing else. It can be made{' '}
+            <Link to={`/shoots/${shoot.id}/brief/by-eye`}>
+              <u>by eye</u>
+            </Link>
+            , too.
+          </Text>
+          {wanted === '' && (
+            <Box marginBottom="26px">
+              <KeepPart editor={editor} />
+              <ChoiceSetting
+                label="Start from"
+                hint="Puts every setting below as one of these briefs has it. Undo brings yours back."
+                value={chosen === -1 ? 'own' : String(chosen)}
+                options={[
+                  ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
+                  ...choices.map(({ words }, i) => ({ value: String(i), words })),
+                ]}
+                commit={(i) => {
+                  const choice = choices[Number(i)]
+                  if (choice) editor.replace(choice.brief)
+                }}
+              />
+            </Box>
+          )}
+          {shown.map(({ id, title }) => (
+            <Box key={id} as="section" aria-label={title} marginBottom="26px">
+              <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
+                {title}
+              </Heading>
+              <StepPanel step={id} editor={editor} />
+            </Box>
+          ))}
+          {shown.length === 0 && <Text>No setting of that name.</Text>}
+        </Box>
+        <Box width="300px" flexShrink="0" position="sticky" top="0" paddingTop="84px">
+          <LivePictures view={view} brief={editor.brief} />
+        </Box>
+      </Flex>
     </Box>
   )
 }

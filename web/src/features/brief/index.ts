@@ -1,1 +1,2 @@
 export { BriefPage } from './BriefPage'
+export { ByEyePage } from './ByEyePage'

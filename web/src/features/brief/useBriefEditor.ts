@@ -18,6 +18,8 @@ export interface BriefEditor {
   readonly rename: (name: string) => void
   /** Puts another brief in place of this one. */
   readonly replace: (brief: Brief) => void
+  /** Changes several settings at once. */
+  readonly replaceSteps: (words: string, steps: BriefSteps) => void
 }
 
 export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
@@ -42,5 +44,6 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
     },
     rename: (name) => change(`Brief named ${name}`, ['brief', 'name'], name),
     replace: (next) => change(`Brief ${brief.name} → ${next.name}`, ['brief'], next),
+    replaceSteps: (words, steps) => change(words, ['brief', 'steps'], steps),
   }
 }

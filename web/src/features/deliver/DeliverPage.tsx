@@ -1,9 +1,10 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../app/Lost'
-import { useShootView, type ShootView } from '../../data'
+import { perform, putFields, useShootView, type ShootView } from '../../data'
+import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { planDelivery, readyOf } from '../../work/delivery'
 import { recipeOf } from '../../work/recipe'
@@ -81,9 +82,26 @@ function Deliver({ view }: { view: ShootView }) {
         )}
         <DecisionList view={view} decisions={decisions} />
         <DestinationList view={view} plan={plan} />
+        <chakra.label display="block" marginBottom="16px">
+          <input
+            type="checkbox"
+            checked={view.shoot.productFolders}
+            onChange={({ target: { checked } }) =>
+              attempt(foldersByProduct(view, checked), 'It could not be kept')
+            }
+          />{' '}
+          a folder for each product
+        </chakra.label>
         <AsideList view={view} plan={plan} />
         <PastDeliveries view={view} />
       </Box>
     </Box>
   )
 }
+
+const foldersByProduct = ({ shoot }: ShootView, productFolders: boolean): Promise<unknown> =>
+  perform({
+    shootId: shoot.id,
+    words: productFolders ? 'A folder for each product' : 'No folders for products',
+    edits: putFields('shoots', shoot.id, { productFolders }),
+  })

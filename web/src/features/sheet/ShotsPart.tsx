@@ -4,7 +4,10 @@ import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
 import { Action, Choose } from '../../ui'
+import { useBriefChoices } from '../../shoot'
+import { attempt } from '../../notices'
 import { findingsByKind, findingsOf } from '../../work/findings'
+import { giveBrief } from '../../work/giveBrief'
 import { recipeOf } from '../../work/recipe'
 import { isChangedSince, verdictWords } from '../../work/verdicts'
 import { FindingWhy } from '../../ui'
@@ -16,6 +19,7 @@ const SAVED_AS = Object.entries(CUT_OUT_FORMATS).map(([id, { word }]) => ({
   id: id as CutOutFormat, // its keys are the formats
   words: word,
 }))
+const OWN_BRIEF = 'own'
 /** Pictures of a selection that are shown. */
 const SHOWN = 4
 
@@ -53,6 +57,7 @@ export function ShotsPart({ view, model }: { view: ShootView; model: SheetModel 
 /** What can be done with a selection. */
 function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
   const { selected, clear, even, removeSelected, assign, saveCutOuts } = model
+  const choices = useBriefChoices()
   if (selected.length === 0) return null
   return (
     <Box marginTop="4px" marginBottom="6px" marginLeft="-6px">
@@ -77,6 +82,17 @@ function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
           onChoose={(sku) => assign(selected, sku)}
         />
       )}
+      <Choose
+        words="By another brief"
+        options={[
+          { id: OWN_BRIEF, words: `${view.briefRow.brief.name}, the shoot’s own` },
+          ...choices.map(({ words }, i) => ({ id: String(i), words })),
+        ]}
+        onChoose={(id) => {
+          const brief = id === OWN_BRIEF ? view.briefRow.brief : choices[Number(id)]?.brief
+          if (brief) attempt(giveBrief(selected, view, brief), 'It could not be given')
+        }}
+      />
       <Choose words="Save cut-outs" options={SAVED_AS} onChoose={saveCutOuts} />
     </Box>
   )

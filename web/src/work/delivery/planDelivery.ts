@@ -125,6 +125,8 @@ function goingTo(
       return wanted.trim() === '' ? stemOf(shot.fileName) : wanted
     }),
   )
+  const isCover = (at: number): boolean =>
+    shots[at]!.sku !== null && shots.findIndex(({ sku }) => sku === shots[at]!.sku) === at
   return shots.map((shot, i) => {
     const rendition = view.renditions.get(slotFor(shot, recipe, destination.id)) ?? null
     const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
@@ -140,7 +142,7 @@ function goingTo(
       path: `${folder}/${ofProduct(shot, view)}${names[i]!}.${FORMATS[format].extension}`,
       altText,
       words: fileWords(finish, words[i]!, altText),
-      broken: brokenBy(rendition, outlet, altText),
+      broken: brokenBy(rendition, outlet, { altText, isCover: isCover(i) }),
     }
   })
 }
@@ -175,10 +177,10 @@ function fileWords(
 function brokenBy(
   rendition: Rendition | null,
   outlet: Outlet | null,
-  altText: string,
+  facts: { readonly altText: string; readonly isCover: boolean },
 ): readonly BrokenRule[] | null {
   if (!outlet) return []
-  return rendition?.finished ? checkFile(rendition.finished, outlet.rules, { altText }) : null
+  return rendition?.finished ? checkFile(rendition.finished, outlet.rules, facts) : null
 }
 
 /** The pictures that are ready to leave. */

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react'
 import { describeError } from '../../../notices'
-import type { ShotMattes } from '../useStagePictures'
+import type { ShotMattes } from '../../../preview'
 
 /** Why there is no picture yet. */
 export function Waiting({ mattes }: { mattes: ShotMattes }) {

@@ -1,6 +1,6 @@
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import type { Bench } from '../useBench'
-import { useStagePictures } from '../useStagePictures'
+import { useStagePictures } from '../../../preview'
 
 /** Longer side of the picture, in pixels. */
 const SIDE_PX = 1200

@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react'
 import { keyframes } from '@emotion/react'
 import { useEffect, useRef } from 'react'
 import type { Size } from '@cloudbank/core/raster'
-import { StageCanvas } from '../../StageCanvas'
+import { StageCanvas } from '../../../../preview'
 import type { CutDrawing } from './useCutView'
 
 interface Props {

@@ -5,7 +5,7 @@ import type { Box01, Size } from '@cloudbank/core/raster'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { CutRaster } from '@cloudbank/hosts/previewer'
 import { sharedPreviewer, type OpenPicture } from '../../../../preview'
-import type { ShotMattes } from '../../useStagePictures'
+import type { ShotMattes } from '../../../../preview'
 
 export interface CutPart {
   readonly window: Box01

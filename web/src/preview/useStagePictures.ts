@@ -4,10 +4,11 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { STEPS } from '@cloudbank/core/steps'
 import type { JobAsset, KeyedMatte } from '@cloudbank/hosts/pool'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
-import { database } from '../../data'
-import { sharedPreviewer, type OpenPicture } from '../../preview'
-import { sharedPool } from '../../work/pool'
-import { mattesOf } from '../../work/runs'
+import { database } from '../data'
+import { sharedPreviewer } from './previewer'
+import type { OpenPicture } from './useOpenPicture'
+import { sharedPool } from '../work/pool'
+import { mattesOf } from '../work/runs'
 
 /** Stage pictures follow when the settings have been still for this long. */
 const STILL_MS = 250
@@ -33,22 +34,58 @@ export function useMattes(plan: Plan, assets: readonly JobAsset[]): ShotMattes {
   )
   useEffect(() => {
     if (!isCut) return
-    const control = new AbortController()
+    let current = true
     const tell = (mattes: ShotMattes): void => {
-      if (!control.signal.aborted) setFound({ key, mattes })
+      if (current) setFound({ key, mattes })
     }
-    findMattes(plan, assets, control.signal).then(
+    const { mattes: finding, leave } = shareMattes(key, plan, assets)
+    finding.then(
       (mattes) => tell({ kind: 'here', mattes }),
       (error: unknown) => {
         // Stopped because the shot was left.
         if (!(error instanceof CancelledError)) tell({ kind: 'failed', error })
       },
     )
-    return () => control.abort()
+    return () => {
+      current = false
+      leave()
+    }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all about the plan that matters here
   }, [key, isCut])
   if (!isCut) return NO_CUT
   return found?.key === key ? found.mattes : WAITING
+}
+
+interface Finding {
+  readonly mattes: Promise<readonly KeyedMatte[]>
+  readonly control: AbortController
+  users: number
+}
+const underWay = new Map<string, Finding>()
+
+/** A cut that several pictures wait for is made once, and stopped when the last of them is left. */
+function shareMattes(
+  key: string,
+  plan: Plan,
+  assets: readonly JobAsset[],
+): { mattes: Promise<readonly KeyedMatte[]>; leave: () => void } {
+  const known = underWay.get(key) ?? begin(key, plan, assets)
+  known.users++
+  return {
+    mattes: known.mattes,
+    leave: () => {
+      if (--known.users > 0) return
+      known.control.abort()
+      if (underWay.get(key) === known) underWay.delete(key)
+    },
+  }
+}
+
+function begin(key: string, plan: Plan, assets: readonly JobAsset[]): Finding {
+  const control = new AbortController()
+  const finding = { mattes: findMattes(plan, assets, control.signal), control, users: 0 }
+  underWay.set(key, finding)
+  return finding
 }
 
 async function findMattes(

@@ -1,0 +1,104 @@
+import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { Lost } from '../../app/Lost'
+import { useShootView, type ShootView, type Shot } from '../../data'
+import { StagePreview, useStagedPicture } from '../../preview'
+import { Choose } from '../../ui'
+import { isAnswered, QUESTIONS, withAnswer, type Answer } from './questions'
+import { useBriefEditor } from './useBriefEditor'
+
+/** Longer side of an answer's picture, in pixels. */
+const SIDE_PX = 360
+
+/** Makes a brief by looking: questions, each answered by one's own shot as it would come out. */
+export function ByEyePage() {
+  const { shootId = '' } = useParams()
+  const view = useShootView(shootId)
+  if (view === undefined) return null
+  return view === null ? <Lost /> : <ByEye view={view} />
+}
+
+function ByEye({ view }: { view: ShootView }) {
+  const editor = useBriefEditor(view.shoot.id, view.briefRow)
+  const [chosen, setChosen] = useState<string | null>(null)
+  const shot = view.shots.find(({ id }) => id === chosen) ?? firstOf(view)
+  const picture = useStagedPicture(shot)
+  const { steps } = editor.brief
+  const give = (asks: string, answer: Answer): void =>
+    editor.replaceSteps(`${asks} ${answer.words}`, withAnswer(steps, answer))
+  return (
+    <Box height="100%" overflowY="auto">
+      <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
+        <Flex align="baseline" gap="16px" marginBottom="6px">
+          <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
+            {editor.brief.name}, by eye
+          </Heading>
+          <Link to={`/shoots/${view.shoot.id}/brief`}>
+            <u>every setting</u>
+          </Link>
+        </Flex>
+        <Flex align="center" gap="12px" marginBottom="18px">
+          <Text color="softInk" flex="1">
+            Each picture is your shot as that answer would have it, beside all else that is
+            answered. What is outlined is in the brief; Undo takes an answer back.
+          </Text>
+          {shot && (
+            <Choose
+              words={shot.fileName}
+              options={view.shots.map(({ id, fileName }) => ({ id: String(id), words: fileName }))}
+              onChoose={setChosen}
+            />
+          )}
+        </Flex>
+        {!shot && <Text>There is no shot to look at yet.</Text>}
+        {shot &&
+          QUESTIONS.map(({ id, asks, answers }) => (
+            <Box key={id} as="section" aria-label={asks} marginBottom="26px">
+              <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="8px">
+                {asks}
+              </Heading>
+              <Flex gap="14px" role="group" aria-label={asks}>
+                {answers.map((answer) => {
+                  const isGiven = isAnswered(steps, answer)
+                  return (
+                    <chakra.button
+                      key={answer.words}
+                      type="button"
+                      aria-pressed={isGiven}
+                      width="200px"
+                      textAlign="left"
+                      fontWeight={isGiven ? 700 : 400}
+                      cursor="pointer"
+                      onClick={() => give(asks, answer)}
+                    >
+                      <Box
+                        outline={isGiven ? '2px solid' : '1px solid'}
+                        outlineColor={isGiven ? 'ink' : 'hairline'}
+                        outlineOffset="2px"
+                        marginBottom="8px"
+                      >
+                        <StagePreview
+                          view={view}
+                          shot={shot}
+                          picture={picture}
+                          steps={withAnswer(steps, answer)}
+                          sidePx={SIDE_PX}
+                          label={`${shot.fileName}, ${answer.words}`}
+                        />
+                      </Box>
+                      {answer.words}
+                    </chakra.button>
+                  )
+                })}
+              </Flex>
+            </Box>
+          ))}
+      </Box>
+    </Box>
+  )
+}
+
+/** The first shot that is of a product alone, without a grey card beside it. */
+const firstOf = ({ shots, measures }: ShootView): Shot | undefined =>
+  shots.find(({ originalHash }) => measures.get(originalHash)?.card === null) ?? shots[0]
