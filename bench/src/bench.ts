@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
+import { placesOf, READY_OUTLETS } from '@cloudbank/core/outlets'
 import { openShootFolder, photoPath } from './shootFolder'
-import { runInChromium } from './speed/browserRun'
+import { runInChromium, runOutletsInChromium } from './speed/browserRun'
 import { runInterface, type InterfaceResult } from './speed/interface'
 import { measureOnNode, runOnNode, type SpeedResult } from './speed/nodeRun'
 import { enlarged } from './speed/enlarged'
@@ -34,10 +35,20 @@ const PARTS = {
     }),
   'one-core': () =>
     runOnNode('Node, with Cut, one core, 4 MP', fourMegapixels, { cut: true, workers: 1 }),
+  outlets: () =>
+    runOnNode('Node, to five outlets', photos, {
+      cut: true,
+      workers: 2,
+      placements: placesOf(READY_OUTLETS).map(({ planned }) => planned),
+    }),
 } as const
 
 if (values.part === 'strokes') {
   console.log(`A stroke, one core, median: ${Math.round(await strokeMs(folder, tell))} ms`)
+  process.exit(0)
+}
+if (values.part === 'outlets-in-chromium') {
+  console.log(JSON.stringify(await runOutletsInChromium(photos.length), null, 2))
   process.exit(0)
 }
 if (values.part === 'interface') {
@@ -62,6 +73,7 @@ const measureSeconds = await measureOnNode(fourMegapixels)
 const strokes = await strokeMs(folder, tell)
 tell('chromium …')
 results.push(await runInChromium(photos.length))
+results.push(await runOutletsInChromium(photos.length))
 const inTheInterface = await runInterface(photos[0]!, tell)
 
 const peer = results[0]!

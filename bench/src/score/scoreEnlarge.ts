@@ -58,6 +58,7 @@ function stepsFor(enlargeBy: Enlarging, longSidePx: number) {
   const { steps } = SHOP_WHITE
   return {
     ...steps,
+    light: { ...steps.light, neutral: { from: 'photograph' as const } },
     cut: { ...steps.cut, method: 'off' as const },
     ground: { ...steps.ground, behind: { kind: 'original' as const } },
     frame: { ...steps.frame, enlarge: true, enlargeBy },

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { BriefSteps, SHOP_WHITE } from '@cloudbank/core/brief'
+import type { Placement } from '@cloudbank/core/outlets'
 import { createNodePool } from '@cloudbank/hosts/node'
 import { renderPhoto } from '../renderPhoto'
 
@@ -13,15 +14,23 @@ export interface SpeedResult {
   readonly stagesMs: Readonly<Record<string, number>>
 }
 
-/** Renders photographs to 1200 and 600 px on the Node host, in this process. */
+interface NodeRun {
+  readonly cut: boolean
+  readonly workers: number
+  /** What is made of each; 1200 and 600 px unless told otherwise. */
+  readonly placements?: readonly Placement[]
+}
+
+/** Renders photographs on the Node host, in this process. */
 export async function runOnNode(
   name: string,
   photos: readonly string[],
-  { cut, workers }: { cut: boolean; workers: number },
+  { cut, workers, placements = SHOP_WHITE.steps.finish.placements }: NodeRun,
 ): Promise<SpeedResult> {
   const steps = BriefSteps.parse({
     ...SHOP_WHITE.steps,
     cut: { method: cut ? 'automatic' : 'off' },
+    finish: { ...SHOP_WHITE.steps.finish, placements },
   })
   const pool = createNodePool(workers)
   const warm = photos[0]
