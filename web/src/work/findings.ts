@@ -4,6 +4,7 @@ import { examinePhotograph, planEvenOut, wordsOf } from '@cloudbank/core/steps'
 import type { Lighting, Rendition, ShootView, Shot } from '../data'
 import { groupBy } from './groupBy'
 import { evenInputs } from './lightings/evenInputs'
+import { outOfLine } from './outOfLine'
 import { lightingOf, recipeOf } from './recipe'
 import { remembered } from './remembered'
 import { renditionsOf } from './stale'
@@ -27,12 +28,14 @@ export function findingsOf(
   ),
 ): AnyFinding[] {
   const made = renditions.flatMap(({ findings }) => findings)
+  const line = outOfLine(view).get(shot.id)
   // What a finished file says of itself is truer than what its photograph lets expect.
   const said = new Set(made.map(({ code }) => code))
   return [
     ...(photographFindings(view).get(shot.id) ?? []).filter(({ code }) => !said.has(code)),
     ...shot.findings,
     ...made,
+    ...(line ? [line] : []),
   ]
 }
 

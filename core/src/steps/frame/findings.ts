@@ -20,6 +20,8 @@ export type FrameFinding =
   | { readonly code: 'straightened'; readonly degrees: number }
   | { readonly code: 'crops-product' }
   | { readonly code: 'tilted'; readonly degrees: number }
+  /** Above the line of its row where it is more than nothing. */
+  | { readonly code: 'out-of-line'; readonly share01: number }
   | { readonly code: 'off-centre'; readonly share01: number }
   | { readonly code: 'touches-border' }
   | { readonly code: 'not-square'; readonly ratio: string; readonly wants: string }
@@ -63,6 +65,13 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
     weight: 'note',
     remedy: 'By its own outline. Turn it further by hand on the bench, or let it lean.',
     figures: ({ degrees }) => `Turned by ${formatSigned(degrees, 1)}°.`,
+  },
+  'out-of-line': {
+    title: 'Out of line',
+    weight: 'look',
+    remedy: 'The others of its row stand elsewhere. Look at its cut, or move it on the bench.',
+    figures: ({ share01 }) =>
+      `${formatPercent(Math.abs(share01))} of the frame ${share01 > 0 ? 'above' : 'below'} its row.`,
   },
   'off-centre': {
     title: 'Off centre',

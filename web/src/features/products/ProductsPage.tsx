@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { Fragment, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../app/Lost'
@@ -7,7 +7,7 @@ import { useShootView, type ShootView, type Shot } from '../../data'
 import { Action } from '../../ui'
 import { planDelivery, type Going } from '../../work/delivery'
 import { groupBy } from '../../work/groupBy'
-import { groupByProduct, useProductData } from '../../work/products'
+import { groupByProduct, useProductData, type ShotGroup } from '../../work/products'
 import { AlsoForWindow } from './AlsoForWindow'
 import { ProductRow } from './ProductRow'
 import { TrueSizesWindow } from './TrueSizesWindow'
@@ -59,15 +59,21 @@ function Products({ view }: { view: ShootView }) {
           The first picture is the cover. Drag pictures to put them in order, or move them with the
           arrows. Names and descriptions come from the patterns until they are written here.
         </Text>
-        {groups.map((group) => (
-          <ProductRow
-            key={group.sku}
-            view={view}
-            group={group}
-            goingOf={goingOf}
-            aside={plan.aside}
-            onShare={setSharing}
-          />
+        {groups.map((group, i) => (
+          <Fragment key={group.sku}>
+            {headOf(groups, i, view) && (
+              <Text fontWeight="700" paddingTop="14px" paddingBottom="6px">
+                {headOf(groups, i, view)}
+              </Text>
+            )}
+            <ProductRow
+              view={view}
+              group={group}
+              goingOf={goingOf}
+              aside={plan.aside}
+              onShare={setSharing}
+            />
+          </Fragment>
         ))}
         <TrueSizesWindow view={view} open={sizing} onClose={() => setSizing(false)} />
         <AlsoForWindow view={view} shot={sharing} onClose={() => setSharing(null)} />
@@ -85,4 +91,18 @@ function Products({ view }: { view: ShootView }) {
       </Box>
     </Box>
   )
+}
+
+/** What stands over the first of several variants that follow one another: products of one name. */
+function headOf(
+  groups: readonly ShotGroup[],
+  at: number,
+  { products }: Pick<ShootView, 'products'>,
+): string | null {
+  const nameAt = (i: number): string | undefined => products.get(groups[i]?.sku ?? '')?.name
+  const name = nameAt(at)
+  if (name === undefined || name === '' || nameAt(at - 1) === name) return null
+  let end = at
+  while (nameAt(end) === name) end++
+  return end - at < 2 ? null : `${name}: ${countOf(end - at, 'variant')}`
 }

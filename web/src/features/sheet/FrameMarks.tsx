@@ -1,4 +1,4 @@
-import type { FrameSettings } from '@cloudbank/core/steps'
+import { roomOf, type FrameSettings } from '@cloudbank/core/steps'
 import type { Rendition } from '../../data'
 import { offCentre01 } from '../../work/frameReading'
 
@@ -10,10 +10,12 @@ export function FrameMarks({ rendition, frame }: { rendition: Rendition; frame: 
   const top = ((longest - height) / 2 / longest) * 100
   const w = (width / longest) * 100
   const h = (height / longest) * 100
-  const inset = (1 - frame.fillPct / 100) / 2
+  const room = roomOf(frame)
   const isBase = frame.stand === 'base'
-  const line = isBase ? 1 - frame.basePct / 100 : 0.5
-  const off = box ? (isBase ? Math.abs(box.y + box.height - line) : offCentre01(rendition)) : 0
+  const line = isBase ? 1 - frame.basePct / 100 : room.y + room.height / 2
+  const stands = box ? box.y + (isBase ? box.height : box.height / 2) : line
+  const off =
+    isBase || frame.fillOf === 'margins' ? Math.abs(stands - line) : offCentre01(rendition)
   return (
     <svg
       viewBox="0 0 100 100"
@@ -22,10 +24,10 @@ export function FrameMarks({ rendition, frame }: { rendition: Rendition; frame: 
       aria-hidden
     >
       <rect
-        x={left + w * inset}
-        y={top + h * inset}
-        width={w * (1 - 2 * inset)}
-        height={h * (1 - 2 * inset)}
+        x={left + w * room.x}
+        y={top + h * room.y}
+        width={w * room.width}
+        height={h * room.height}
         stroke="#7A7A7A"
         strokeWidth="0.6"
         strokeDasharray="2 1.4"
@@ -55,8 +57,8 @@ export function FrameMarks({ rendition, frame }: { rendition: Rendition; frame: 
             <line
               x1={left}
               x2={left + w}
-              y1={top + h * (box.y + (isBase ? box.height : box.height / 2))}
-              y2={top + h * (box.y + (isBase ? box.height : box.height / 2))}
+              y1={top + h * stands}
+              y2={top + h * stands}
               stroke="var(--chakra-colors-amber)"
               strokeWidth="1.2"
             />
