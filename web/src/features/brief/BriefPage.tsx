@@ -44,7 +44,14 @@ function BriefSettings({ view }: { view: ShootView }) {
   const shown = STEPS.filter(({ id }) => wordsToFind(id).includes(wanted))
   return (
     <Box height="100%" overflowY="auto">
-      <Flex maxWidth="1180px" marginX="auto" paddingX="28px" gap="28px" align="flex-start">
+      <Flex
+        direction={{ base: 'column-reverse', xl: 'row' }}
+        maxWidth="1280px"
+        marginX="auto"
+        paddingX="28px"
+        columnGap="28px"
+        align={{ base: 'stretch', xl: 'flex-start' }}
+      >
         <Box flex="1" minWidth="0" paddingBottom="24px">
           <chakra.h1 srOnly>Brief of {shoot.name}</chakra.h1>
           <Flex
@@ -120,7 +127,13 @@ function BriefSettings({ view }: { view: ShootView }) {
           ))}
           {shown.length === 0 && <Text>No setting of that name.</Text>}
         </Box>
-        <Box width="300px" flexShrink="0" position="sticky" top="0" paddingTop="84px">
+        <Box
+          width={{ base: '100%', xl: '240px' }}
+          flexShrink="0"
+          position={{ base: 'static', xl: 'sticky' }}
+          top="0"
+          paddingTop={{ base: '20px', xl: '84px' }}
+        >
           <LivePictures view={view} brief={editor.brief} />
         </Box>
       </Flex>

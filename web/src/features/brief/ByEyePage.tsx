@@ -2,10 +2,11 @@ import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { Lost } from '../../app/Lost'
-import { useShootView, type ShootView, type Shot } from '../../data'
+import { useShootView, type ShootView } from '../../data'
 import { StagePreview, useStagedPicture } from '../../preview'
 import { Choose } from '../../ui'
 import { isAnswered, QUESTIONS, withAnswer, type Answer } from './questions'
+import { tellingShots } from './tellingShots'
 import { useBriefEditor } from './useBriefEditor'
 
 /** Longer side of an answer's picture, in pixels. */
@@ -22,7 +23,7 @@ export function ByEyePage() {
 function ByEye({ view }: { view: ShootView }) {
   const editor = useBriefEditor(view.shoot.id, view.briefRow)
   const [chosen, setChosen] = useState<string | null>(null)
-  const shot = view.shots.find(({ id }) => id === chosen) ?? firstOf(view)
+  const shot = view.shots.find(({ id }) => id === chosen) ?? tellingShots(view)[0]
   const picture = useStagedPicture(shot)
   const { steps } = editor.brief
   const give = (asks: string, answer: Answer): void =>
@@ -98,7 +99,3 @@ function ByEye({ view }: { view: ShootView }) {
     </Box>
   )
 }
-
-/** The first shot that is of a product alone, without a grey card beside it. */
-const firstOf = ({ shots, measures }: ShootView): Shot | undefined =>
-  shots.find(({ originalHash }) => measures.get(originalHash)?.card === null) ?? shots[0]

@@ -1,13 +1,16 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Brief } from '@cloudbank/core/brief'
 import type { ShootView, Shot } from '../../data'
 import { StagePreview, useStagedPicture } from '../../preview'
+import { tellingShots } from './tellingShots'
 import { changesBetween, useBriefChoices } from '../../shoot'
 import { Choose } from '../../ui'
 
 /** Longer side of a picture, in pixels. */
 const SIDE_PX = 420
+/** In a column beside the settings, or above them where there is no room for one. */
+const WIDTH = { base: '240px', xl: '100%' }
 /** Differences to the other brief that are named. */
 const NAMED = 6
 
@@ -17,15 +20,16 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
   const [beside, setBeside] = useState<Brief | null>(null)
   const choices = useBriefChoices()
   const { shots } = view
+  const first = useMemo(() => tellingShots(view), [view])
   const shown = ([0, 1] as const).flatMap((place) => {
-    const shot = shots.find(({ id }) => id === chosen[place]) ?? shots[place]
+    const shot = shots.find(({ id }) => id === chosen[place]) ?? first[place]
     return shot ? [{ place, shot }] : []
   })
   const changes = beside ? changesBetween(beside, brief) : []
   return (
-    <Box position="sticky" top="20px">
+    <Flex direction={{ base: 'row', xl: 'column' }} gap="12px" align="flex-start">
       {shown.map(({ place, shot }) => (
-        <Box key={place} marginBottom="12px">
+        <Box key={place} width={WIDTH}>
           <ByBriefs view={view} shot={shot} briefs={[brief, ...(beside ? [beside] : [])]} />
           <Choose
             words={shot.fileName}
@@ -35,25 +39,27 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
           />
         </Box>
       ))}
-      {shown.length > 0 && (
-        <Choose
-          words={beside ? `Beside ${beside.name}` : 'Beside another brief'}
-          width="100%"
-          options={[
-            ...(beside ? [{ id: 'none', words: 'this brief alone' }] : []),
-            ...choices.map(({ words }, i) => ({ id: String(i), words })),
-          ]}
-          onChoose={(id) => setBeside(choices[Number(id)]?.brief ?? null)}
-        />
-      )}
-      {beside && (
-        <Text fontSize="12px" color="softInk" marginTop="6px">
-          {changes.length === 0
-            ? 'They set the same.'
-            : `Right: ${changes.slice(0, NAMED).join(', ')}${changes.length > NAMED ? ` and ${changes.length - NAMED} more` : ''}.`}
-        </Text>
-      )}
-    </Box>
+      <Box width={WIDTH}>
+        {shown.length > 0 && (
+          <Choose
+            words={beside ? `Beside ${beside.name}` : 'Beside another brief'}
+            width="100%"
+            options={[
+              ...(beside ? [{ id: 'none', words: 'this brief alone' }] : []),
+              ...choices.map(({ words }, i) => ({ id: String(i), words })),
+            ]}
+            onChoose={(id) => setBeside(choices[Number(id)]?.brief ?? null)}
+          />
+        )}
+        {beside && (
+          <Text fontSize="12px" color="softInk" marginTop="6px">
+            {changes.length === 0
+              ? 'They set the same.'
+              : `Right: ${changes.slice(0, NAMED).join(', ')}${changes.length > NAMED ? ` and ${changes.length - NAMED} more` : ''}.`}
+          </Text>
+        )}
+      </Box>
+    </Flex>
   )
 }
 
