@@ -43,7 +43,9 @@ for (const at of [() => Math.random(), (x, y, c) => ((x + y * (c + 1)) % SIDE) /
         pixels[(y * SIDE + x) * 3 + c] = value * WHITE
       }
   const wanted = model.predict(tf.tensor4d(pixels, [1, SIDE, SIDE, 3]))
-  const { enlarged } = await session.run({ image: new ort.Tensor('float32', planes, [1, 3, SIDE, SIDE]) })
+  const { enlarged } = await session.run({
+    image: new ort.Tensor('float32', planes, [1, 3, SIDE, SIDE]),
+  })
   const [, height, width] = wanted.shape
   const values = wanted.dataSync()
   for (let y = 0; y < height; y++)
@@ -51,7 +53,9 @@ for (const at of [() => Math.random(), (x, y, c) => ((x + y * (c + 1)) % SIDE) /
       for (let c = 0; c < 3; c++)
         worst = Math.max(
           worst,
-          Math.abs(enlarged.data[(c * height + y) * width + x] - values[(y * width + x) * 3 + c] / WHITE),
+          Math.abs(
+            enlarged.data[(c * height + y) * width + x] - values[(y * width + x) * 3 + c] / WHITE,
+          ),
         )
 }
 console.log(`${network}: at most ${(worst * 255).toFixed(3)} code values off`)

@@ -23,8 +23,10 @@ export const runInChromium = (shots: number): Promise<SpeedResult> =>
 export const runOutletsInChromium = (shots: number): Promise<PackedResult> =>
   withDemo(async (page) => {
     await page.keyboard.press('d')
-    for (const { name } of READY_OUTLETS)
+    for (const { name } of READY_OUTLETS) {
       await page.getByLabel('Add an outlet').selectOption({ label: name })
+      await page.getByRole('cell', { name: new RegExp(`^${name}`) }).waitFor()
+    }
     const peak = watchPeak(chromiumBytes)
     const began = performance.now()
     await page
