@@ -7,6 +7,7 @@ import type { Enlarging } from '@cloudbank/core/steps'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
 import { photoPath, type ShootFolder } from '../shootFolder'
+import { pixelsOf } from './pixelsOf'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
 export type EnlargeMeasures = {
@@ -96,10 +97,4 @@ async function measure(made: Uint8Array, truth: Uint8Array): Promise<EnlargeMeas
     ssim: ssim(a!, b!, { ssim: 'bezkrovny' }).mssim,
     colourShift: Math.max(...sums.map((sum) => Math.abs(sum / pixels))),
   }
-}
-
-async function pixelsOf(file: Uint8Array) {
-  const { data, info } = await sharp(file).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
-  const { width, height } = info
-  return { data: new Uint8ClampedArray(data), width, height, colorSpace: 'srgb' as const }
 }

@@ -8,6 +8,7 @@ import { renderPhoto } from '../renderPhoto'
 import { meanOf } from '../table'
 import { bytesAtEqualLikeness } from './equalLikeness'
 import { photoPath, type ShootFolder } from '../shootFolder'
+import { pixelsOf } from './pixelsOf'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
 export type WeightMeasures = { withinLimit: number; bytes: number; ssim: number }
@@ -85,12 +86,6 @@ async function measure(
 ): Promise<WeightMeasures> {
   const { mssim } = ssim(await pixelsOf(file), await pixelsOf(exact), { ssim: 'bezkrovny' })
   return { withinLimit: file.length <= limit ? 1 : 0, bytes: file.length, ssim: mssim }
-}
-
-async function pixelsOf(file: Uint8Array) {
-  const { data, info } = await sharp(file).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
-  const { width, height } = info
-  return { data: new Uint8ClampedArray(data), width, height, colorSpace: 'srgb' as const }
 }
 
 /** The best plain JPEG of at most `limit` bytes. */

@@ -1,4 +1,5 @@
 import type { Format } from './formats'
+import { joined } from './joined'
 import { SRGB_PROFILE } from './srgbProfile'
 
 /**
@@ -84,14 +85,4 @@ function has(bytes: Uint8Array, letters: string, within: number): boolean {
   for (let i = 0; i + 4 <= Math.min(bytes.length, within); i++)
     if (pattern.every((byte, k) => bytes[i + k] === byte)) return true
   return false
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const result = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
-  let at = 0
-  for (const part of parts) {
-    result.set(part, at)
-    at += part.length
-  }
-  return result
 }

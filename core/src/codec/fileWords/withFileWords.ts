@@ -1,4 +1,5 @@
 import type { Format } from '../formats'
+import { joined } from '../joined'
 import { withPngChunk } from '../pngChunk'
 import { xmpOf, type FileWords } from './xmp'
 
@@ -58,13 +59,3 @@ function withWebpPacket(webp: Uint8Array, packet: Uint8Array): Uint8Array {
 }
 
 const ascii = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0))
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const result = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
-  let at = 0
-  for (const part of parts) {
-    result.set(part, at)
-    at += part.length
-  }
-  return result
-}
