@@ -8,6 +8,7 @@ import { scoreLight } from './score/scoreLight'
 import { scoreEnlarge } from './score/scoreEnlarge'
 import { scoreFrame } from './score/scoreFrame'
 import type { Measures } from './score/scorecard'
+import { scoreTidy } from './score/scoreTidy'
 import { scoreWeight } from './score/scoreWeight'
 import { printTable } from './table'
 
@@ -17,6 +18,7 @@ const KINDS = {
   frame: scoreFrame,
   weight: scoreWeight,
   enlarge: scoreEnlarge,
+  tidy: scoreTidy,
 } as const
 
 /** What every card has; a kind's own figures are printed below the table. */

@@ -86,7 +86,7 @@ test('some shots go by another brief, and back to their own', async () => {
 test('a line along what is level turns the picture, four corners make a rectangle', async () => {
   const { page } = app
   await page.locator('.tile[aria-label^="OCK-102-front"]').dblclick()
-  await page.waitForURL(/\/shots\//)
+  await page.getByText('Back to the sheet').waitFor()
   await page.getByRole('button', { name: 'Frame' }).click()
   await page
     .getByTestId('viewer')

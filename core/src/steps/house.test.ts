@@ -96,7 +96,8 @@ const placement = {
   id: 'page',
   name: 'page',
   longSidePx: 100,
-  format: 'png',
+  format: 'webp',
+  qualityPct: 70,
   changes: { stamp: { ink: 'white' } },
 }
 const settingsWith = (change: object): AnySettings =>

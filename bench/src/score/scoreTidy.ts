@@ -1,0 +1,257 @@
+import { access, readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import {
+  components,
+  linearToSrgb,
+  planeU8,
+  srgbRaster,
+  wholeOf,
+  type PlaneU8,
+  type Size,
+  type SrgbRgba8,
+} from '@cloudbank/core/raster'
+import { photographSource, withPatches } from '@cloudbank/core/source'
+import { findSpecks, mendSpecks, type Speck } from '@cloudbank/core/specks'
+import type { WorkerPool } from '@cloudbank/hosts/pool'
+import { photoPath, type Photo, type ShootFolder } from '../shootFolder'
+import { medianMended } from './medianMended'
+import { groupMeans, type Compared, type Scorecard } from './scorecard'
+
+export type TidyMeasures = {
+  /** Of what was found, the share that is dirt; of the dirt, the share that was found: specks counted. */
+  precision: number
+  recall: number
+  /** dB inside the dirt, against the untouched photograph. */
+  psnrGain: number
+  /** Mean change outside of the dirt, in code values. */
+  changeOutside: number
+  /** Share of the marks that belong to the surface which are as they were. */
+  specklesKept: number
+}
+
+type TidyCard = Scorecard<TidyMeasures> & {
+  /** Seconds a photograph of four megapixels, on one core. */
+  readonly secondsAtFourMegapixels: number
+}
+
+/** Truth from here on is dirt. */
+const DIRT = 96
+/** Truth of fewer pixels cannot be seen. */
+const SEEN_PX = 2
+/** Share of a speck that must be met, within `NEAR_PX`. */
+const MET = 0.3
+const NEAR_PX = 2
+
+/** Dirt found and mended firmly, against the truth; beside a median filter over the same mask. */
+export async function scoreTidy(
+  folder: ShootFolder,
+  _pool: WorkerPool,
+  tell: (line: string) => void,
+): Promise<TidyCard> {
+  const shots: (Compared<TidyMeasures> & { file: string })[] = []
+  const seconds: number[] = []
+  for (const photo of await dusty(folder)) {
+    const picture = await decoded(await readFile(photoPath(folder, photo)))
+    const clean = await decoded(await readFile(truthPath(folder, 'clean', photo, 'jpg')))
+    const dirt = await dirtOf(truthPath(folder, 'dust', photo, 'png'))
+    const began = performance.now()
+    const source = photographSource(picture)
+    const specks = findSpecks(source, 'firm')
+    const patches = mendSpecks(source, specks)
+    seconds.push(((performance.now() - began) / 1000) * (4e6 / (picture.width * picture.height)))
+    const mended = pixelsOf(withPatches(source, patches), picture)
+    const mask = maskOf(specks, picture)
+    const found = matched(specks, dirt)
+    const before = psnrIn(picture, clean, dirt)
+    const measure = (made: SrgbRgba8): TidyMeasures => ({
+      ...found,
+      psnrGain: psnrIn(made, clean, dirt) - before,
+      changeOutside: changeOutside(made, picture, dirt),
+      specklesKept: specklesKept(made, picture, clean, dirt),
+    })
+    const own = measure(mended)
+    const peer = measure(medianMended(picture, mask))
+    tell(
+      `${photo.file}: ${specks.length} specks, precision ${own.precision.toFixed(2)}, recall ${own.recall.toFixed(2)}, ${own.psnrGain.toFixed(1)} dB (median ${peer.psnrGain.toFixed(1)}), ${own.changeOutside.toFixed(2)} outside`,
+    )
+    shots.push({ file: photo.file, own, peer })
+  }
+  const { mean, peer } = groupMeans(shots)
+  const meanOf = (values: readonly number[]): number =>
+    values.reduce((sum, value) => sum + value, 0) / values.length
+  return {
+    kind: 'tidy',
+    set: folder.path,
+    mean,
+    peer: { name: 'median of the surroundings in the same mask', mean: peer },
+    groups: {},
+    shots: shots.map(({ file, own, peer: plain }) => ({ file, ...own, peer: plain })),
+    secondsAtFourMegapixels: meanOf(seconds),
+  }
+}
+
+const truthPath = (folder: ShootFolder, kind: string, { file }: Photo, ending: string): string =>
+  join(folder.path, 'truth', kind, file.replace(/\.\w+$/, `.${ending}`))
+
+/** The photographs whose dirt is known. */
+async function dusty(folder: ShootFolder): Promise<Photo[]> {
+  const known = await Promise.all(
+    folder.photos.map((photo) =>
+      access(truthPath(folder, 'dust', photo, 'png')).then(
+        () => true,
+        () => false,
+      ),
+    ),
+  )
+  return folder.photos.filter((_, i) => known[i])
+}
+
+async function decoded(file: Uint8Array): Promise<SrgbRgba8> {
+  const { data, info } = await sharp(file)
+    .autoOrient()
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  return srgbRaster(info, new Uint8ClampedArray(data))
+}
+
+async function dirtOf(path: string): Promise<PlaneU8> {
+  const { data, info } = await sharp(path).greyscale().raw().toBuffer({ resolveWithObject: true })
+  const dirt = planeU8(info)
+  for (let i = 0; i < dirt.data.length; i++) dirt.data[i] = data[i]! >= DIRT ? 1 : 0
+  return dirt
+}
+
+function pixelsOf(source: ReturnType<typeof photographSource>, size: SrgbRgba8): SrgbRgba8 {
+  const { data } = source.sample(wholeOf(size), size)
+  return srgbRaster(
+    size,
+    Uint8ClampedArray.from(data, (value, i) =>
+      i % 4 === 3 ? 255 : Math.round(255 * linearToSrgb(value)),
+    ),
+  )
+}
+
+/** The pixels of a photograph under specks, widened by `NEAR_PX`. */
+function maskOf(specks: readonly Speck[], { width, height }: Size): Uint8Array {
+  const mask = new Uint8Array(width * height)
+  for (const speck of specks)
+    for (const { x, y } of pixelsUnder(speck, { width, height }))
+      for (let row = Math.max(0, y - NEAR_PX); row <= Math.min(height - 1, y + NEAR_PX); row++)
+        mask.fill(
+          1,
+          row * width + Math.max(0, x - NEAR_PX),
+          row * width + Math.min(width, x + NEAR_PX + 1),
+        )
+  return mask
+}
+
+function* pixelsUnder(
+  { window, width, mask }: Speck,
+  inside: Size,
+): Generator<{ x: number; y: number }> {
+  const scale = window.width / width
+  for (let i = 0; i < mask.length; i++) {
+    if (!mask[i]) continue
+    const x = Math.floor(window.x + ((i % width) + 0.5) * scale)
+    const y = Math.floor(window.y + (Math.floor(i / width) + 0.5) * scale)
+    if (x < inside.width && y < inside.height) yield { x, y }
+  }
+}
+
+/** Specks found against specks that are there: each counts once, however large. */
+function matched(
+  specks: readonly Speck[],
+  dirt: PlaneU8,
+): Pick<TidyMeasures, 'precision' | 'recall'> {
+  const near = widened(dirt)
+  const right = specks.filter((speck) => {
+    const pixels = [...pixelsUnder(speck, dirt)]
+    return pixels.filter(({ x, y }) => near[y * dirt.width + x]).length >= MET * pixels.length
+  }).length
+  const { labels, list } = components(dirt, true)
+  const counts = new Uint32Array(list.length + 1)
+  const mask = maskOf(specks, dirt)
+  for (let i = 0; i < labels.length; i++) if (labels[i]! > 0 && mask[i]) counts[labels[i]!]!++
+  const seen = list.filter(({ area }) => area >= SEEN_PX)
+  const met = seen.filter(({ label, area }) => counts[label]! >= MET * area).length
+  return { precision: right / Math.max(1, specks.length), recall: met / Math.max(1, seen.length) }
+}
+
+/** Dirt and what lies within `NEAR_PX` of it. */
+function widened({ width, height, data }: PlaneU8): Uint8Array {
+  const wide = new Uint8Array(data.length)
+  for (let i = 0; i < data.length; i++) {
+    if (!data[i]) continue
+    const [x, y] = [i % width, Math.floor(i / width)]
+    for (let row = Math.max(0, y - NEAR_PX); row <= Math.min(height - 1, y + NEAR_PX); row++)
+      wide.fill(
+        1,
+        row * width + Math.max(0, x - NEAR_PX),
+        row * width + Math.min(width, x + NEAR_PX + 1),
+      )
+  }
+  return wide
+}
+
+/** PSNR over the dirt, in dB. */
+function psnrIn(made: SrgbRgba8, clean: SrgbRgba8, dirt: PlaneU8): number {
+  let [square, count] = [0, 0]
+  for (let i = 0; i < dirt.data.length; i++) {
+    if (!dirt.data[i]) continue
+    for (let c = 0; c < 3; c++) square += (made.data[i * 4 + c]! - clean.data[i * 4 + c]!) ** 2
+    count += 3
+  }
+  return 10 * Math.log10(255 ** 2 / (square / Math.max(1, count)))
+}
+
+/** How much was changed where nothing lay, on average. */
+function changeOutside(made: SrgbRgba8, before: SrgbRgba8, dirt: PlaneU8): number {
+  const near = widened(dirt)
+  let [sum, count] = [0, 0]
+  for (let i = 0; i < near.length; i++) {
+    if (near[i]) continue
+    for (let c = 0; c < 3; c++) sum += Math.abs(made.data[i * 4 + c]! - before.data[i * 4 + c]!)
+    count += 3
+  }
+  return sum / Math.max(1, count)
+}
+
+/** A mark of the surface is this much darker than the median of its surroundings, in code values of green. */
+const MARK = 24
+/** And is as it was while it changes by less. */
+const KEPT = 6
+/** Surroundings reach this far, looked at every so many pixels. */
+const SURROUNDINGS_PX = 16
+const EVERY_PX = 4
+
+/** Of the dark marks of a clean surface, the share whose middle is as it was; 1 where there are none. */
+function specklesKept(made: SrgbRgba8, before: SrgbRgba8, clean: SrgbRgba8, dirt: PlaneU8): number {
+  const { width, height } = clean
+  const near = widened(dirt)
+  const marks = planeU8(clean)
+  const around: number[] = []
+  for (let y = SURROUNDINGS_PX; y < height - SURROUNDINGS_PX; y++)
+    for (let x = SURROUNDINGS_PX; x < width - SURROUNDINGS_PX; x++) {
+      const i = y * width + x
+      // Most pixels are no darker than those beside them.
+      const green = clean.data[i * 4 + 1]!
+      if (near[i] || clean.data[(i - SURROUNDINGS_PX) * 4 + 1]! - green < MARK) continue
+      around.length = 0
+      for (let dy = -SURROUNDINGS_PX; dy <= SURROUNDINGS_PX; dy += EVERY_PX)
+        for (let dx = -SURROUNDINGS_PX; dx <= SURROUNDINGS_PX; dx += EVERY_PX)
+          around.push(clean.data[(i + dy * width + dx) * 4 + 1]!)
+      around.sort((a, b) => a - b)
+      if (around[around.length >> 1]! - green >= MARK) marks.data[i] = 1
+    }
+  const { labels, list } = components(marks, true)
+  const changed = new Set<number>()
+  for (let i = 0; i < labels.length; i++)
+    if (labels[i] && Math.abs(made.data[i * 4 + 1]! - before.data[i * 4 + 1]!) >= KEPT)
+      changed.add(labels[i]!)
+  const small = list.filter(({ area }) => area >= 4 && area <= 400)
+  return small.length === 0
+    ? 1
+    : small.filter(({ label }) => !changed.has(label)).length / small.length
+}

@@ -1,0 +1,2 @@
+export { findSpecks, type Speck, type Strength } from './findSpecks'
+export { mendSpecks } from './mendSpecks'

@@ -1,0 +1,136 @@
+/** Pixels that stand out: 0 no, 1 lighter, 2 darker than their surroundings; and by how much, in code values. */
+export interface Marks {
+  readonly width: number
+  readonly height: number
+  readonly kind: Uint8Array
+  readonly contrast: Float32Array
+}
+
+interface Luma {
+  readonly width: number
+  readonly height: number
+  readonly data: Float32Array
+}
+
+/** Radii of the rings that a pixel is compared with, in pixels: for a grain of dust, a flake, a blot. */
+const RADII_PX = [3, 6, 12] as const
+/** From this radius on noise is smoothed first. */
+const SMOOTHED_FROM_PX = 6
+const ON_RING = 16
+/** A pixel stands out by at least so many times as the ring is uneven: the spread of its middle ten of sixteen. */
+const OVER_RING = 3
+/** Side of the squares whose texture is measured, in pixels, and the steps at which it is. */
+const TILE_PX = 64
+const TILE_STEP_PX = 3
+/** From a median of distances to a standard deviation. */
+const SIGMA = 1.4826
+/** Of four pixels on the ring two must differ by so much of the least contrast, or no more are looked at. */
+const GLANCE = 0.6
+
+/**
+ * Marks what stands out of the ring around it: by more than `contrast`, by more than the ring's own unevenness, and
+ * by more than `overTexture` times what pixels stand out of their rings thereabouts as a rule.
+ */
+export function standOut(luma: Luma, contrast: number, overTexture: number): Marks {
+  const { width, height } = luma
+  const marks: Marks = {
+    width,
+    height,
+    kind: new Uint8Array(width * height),
+    contrast: new Float32Array(width * height),
+  }
+  const smooth = smoothed(luma)
+  for (const radius of RADII_PX) {
+    const data = radius >= SMOOTHED_FROM_PX ? smooth : luma.data
+    markAt({ width, height, data }, radius, contrast, overTexture, marks)
+  }
+  return marks
+}
+
+function markAt(
+  { width, height, data }: Luma,
+  radius: number,
+  contrast: number,
+  overTexture: number,
+  marks: Marks,
+): void {
+  const ring = Int32Array.from({ length: ON_RING }, (_, k) => {
+    const turn = (2 * Math.PI * k) / ON_RING
+    return Math.round(radius * Math.sin(turn)) * width + Math.round(radius * Math.cos(turn))
+  })
+  const quarters = [0, 4, 8, 12].map((k) => ring[k]!) as [number, number, number, number]
+  const texture = textureOf({ width, height, data }, radius, quarters)
+  const columns = Math.ceil(width / TILE_PX)
+  const values = new Float32Array(ON_RING)
+  const least = texture.map((usual) => Math.max(contrast, overTexture * usual))
+  for (let y = radius; y < height - radius; y++)
+    for (let x = radius; x < width - radius; x++) {
+      const i = y * width + x
+      const here = data[i]!
+      const asked = least[Math.floor(y / TILE_PX) * columns + Math.floor(x / TILE_PX)]!
+      const glance = GLANCE * asked
+      let [above, below] = [0, 0]
+      for (const offset of quarters) {
+        const off = here - data[i + offset]!
+        if (off > glance) above++
+        else if (off < -glance) below++
+      }
+      if (above < 2 && below < 2) continue
+      for (let k = 0; k < ON_RING; k++) values[k] = data[i + ring[k]!]!
+      values.sort()
+      const off = here - (values[7]! + values[8]!) / 2
+      const limit = Math.max(asked, OVER_RING * (values[12]! - values[3]!))
+      if (Math.abs(off) <= limit || Math.abs(off) <= marks.contrast[i]!) continue
+      marks.kind[i] = off > 0 ? 1 : 2
+      marks.contrast[i] = Math.abs(off)
+    }
+}
+
+/** By how much pixels stand out of four others on their ring as a rule, tile by tile. */
+function textureOf(
+  { width, height, data }: Luma,
+  radius: number,
+  quarters: readonly [number, number, number, number],
+): Float32Array {
+  const columns = Math.ceil(width / TILE_PX)
+  const rows = Math.ceil(height / TILE_PX)
+  return Float32Array.from({ length: columns * rows }, (_, tile) => {
+    const left = (tile % columns) * TILE_PX
+    const top = Math.floor(tile / columns) * TILE_PX
+    const offs: number[] = []
+    for (
+      let y = Math.max(radius, top);
+      y < Math.min(height - radius, top + TILE_PX);
+      y += TILE_STEP_PX
+    )
+      for (
+        let x = Math.max(radius, left);
+        x < Math.min(width - radius, left + TILE_PX);
+        x += TILE_STEP_PX
+      ) {
+        const i = y * width + x
+        const four = quarters.map((offset) => data[i + offset]!).sort((a, b) => a - b)
+        offs.push(Math.abs(data[i]! - (four[1]! + four[2]!) / 2))
+      }
+    offs.sort((a, b) => a - b)
+    return SIGMA * (offs[offs.length >> 1] ?? 0)
+  })
+}
+
+/** A binomial of 3 × 3. */
+function smoothed({ width, height, data }: Luma): Float32Array {
+  const smooth = data.slice()
+  for (let y = 1; y < height - 1; y++)
+    for (let x = 1; x < width - 1; x++) {
+      const i = y * width + x
+      smooth[i] =
+        (4 * data[i]! +
+          2 * (data[i - 1]! + data[i + 1]! + data[i - width]! + data[i + width]!) +
+          data[i - width - 1]! +
+          data[i - width + 1]! +
+          data[i + width - 1]! +
+          data[i + width + 1]!) /
+        16
+    }
+  return smooth
+}
