@@ -9,6 +9,7 @@ import { runInChromium, runOutletsInChromium } from './speed/browserRun'
 import { runInterface, type InterfaceResult } from './speed/interface'
 import { measureOnNode, runOnNode, type SpeedResult } from './speed/nodeRun'
 import { enlarged } from './speed/enlarged'
+import { enlargerSeconds } from './speed/enlargers'
 import { runPeer } from './speed/peerRun'
 import { strokeMs } from './speed/strokes'
 import { printTable } from './table'
@@ -45,6 +46,10 @@ const PARTS = {
 
 if (values.part === 'strokes') {
   console.log(`A stroke, one core, median: ${Math.round(await strokeMs(folder, tell))} ms`)
+  process.exit(0)
+}
+if (values.part === 'enlargers') {
+  console.log(JSON.stringify(await enlargerSeconds(), null, 2))
   process.exit(0)
 }
 if (values.part === 'outlets-in-chromium') {
@@ -93,6 +98,8 @@ const summary = {
   strokeMs: strokes,
   /** Of one core, a photograph at 4 megapixels. Wanted: at most 0.5. */
   measureSeconds,
+  /** Of one core, for a megapixel that is made. */
+  enlargerSeconds: await enlargerSeconds(),
   interface: inTheInterface,
 }
 if (values.json) console.log(JSON.stringify(summary, null, 2))

@@ -18,6 +18,7 @@ interface Frame {
   readonly turnDeg?: number
   readonly corners?: readonly { x: number; y: number }[]
   readonly fillPct?: number
+  readonly sizePct?: number
 }
 interface ShotRow {
   readonly fileName: string
@@ -99,6 +100,14 @@ test('a line along what is level turns the picture, four corners make a rectangl
     await page.mouse.move(pane.x + to[0], pane.y + to[1], { steps: 4 })
     await page.mouse.up()
   }
+  // A corner of the product's box, dragged half way to its middle.
+  const box = (await page.getByTestId('product-box').boundingBox())!
+  const corner = [box.x - pane.x, box.y - pane.y] as const
+  await drag(corner, [corner[0] + box.width / 4, corner[1] + box.height / 4])
+  await expect
+    .poll(async () => (await frameOf('OCK-102-front.jpg'))?.sizePct ?? 0, { timeout: 10_000 })
+    .toBeCloseTo(50, -0.5)
+  await page.getByRole('button', { name: /^Undo/ }).click()
   await page.getByRole('button', { name: 'Line', exact: true }).click()
   await drag([330, 200], [530, 220])
   // A slope of 20 in 200.

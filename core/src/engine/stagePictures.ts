@@ -1,10 +1,18 @@
 import { placementsOf, type Plan } from '../brief'
-import { fitInside, IDENTITY3, multiply3, type Matrix3, type Size, type SrgbRgba8 } from '../raster'
+import {
+  fitInside,
+  IDENTITY3,
+  multiply3,
+  type Box01,
+  type Matrix3,
+  type Size,
+  type SrgbRgba8,
+} from '../raster'
 import type { Source } from '../source'
 import { STEPS, type Registry, type RenditionPlan } from '../steps'
 import { decideShot, type Decision } from './decideShot'
 import { drawRendition } from './drawRendition'
-import { planRendition } from './planRendition'
+import { planRendition, productIn } from './planRendition'
 import type { EngineContext } from './context'
 
 /** The picture as it leaves one step. */
@@ -13,6 +21,8 @@ export interface StagePicture {
   readonly picture: SrgbRgba8
   /** From fractions of the picture to fractions of the photograph. */
   readonly toPhotograph: Matrix3
+  /** The product in it, as fractions of its sides; null where there is none. */
+  readonly product: Box01 | null
 }
 
 interface StageOptions {
@@ -50,7 +60,8 @@ export async function stagePictures(
     const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
     const picture = drawRendition(source, decision.facts, { ...shown, size })
-    return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size) }]
+    const product = productIn(shown, decision)
+    return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size), product }]
   })
 }
 

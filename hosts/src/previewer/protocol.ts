@@ -110,6 +110,8 @@ export interface StageRaster extends Size {
   readonly data: Uint8ClampedArray
   /** From fractions of the picture to fractions of the photograph. */
   readonly toPhotograph: Matrix3
+  /** The product in it, as fractions of its sides; null where there is none. */
+  readonly product: Box01 | null
 }
 
 export interface PreviewAnswers {

@@ -133,12 +133,13 @@ export function servePreviewer({
       ...(only === undefined ? {} : { only }),
     }
     const made = await stagePictures(source, plan, context, options)
-    return made.map(({ step, picture: { width, height, data }, toPhotograph }) => ({
+    return made.map(({ step, picture: { width, height, data }, toPhotograph, product }) => ({
       step,
       width,
       height,
       data,
       toPhotograph,
+      product,
     }))
   }
 }

@@ -71,7 +71,7 @@ export function coveredBy(photograph: Size, upright: Upright | null): PxBox {
   return about(low)
 }
 
-export const cornersOf = ({ x, y, width, height }: PxBox): Point[] => [
+export const cornersOf = ({ x, y, width, height }: Omit<PxBox, 'unit'>): Point[] => [
   { x, y },
   { x: x + width, y },
   { x: x + width, y: y + height },

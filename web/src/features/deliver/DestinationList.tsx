@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { Outlet } from '@cloudbank/core/outlets'
 import { formatWord, placementSize, type FrameSettings } from '@cloudbank/core/steps'
 import { formatBytes, formatCount, formatSize } from '@cloudbank/core/words'
-import { perform, putFields, type ShootView } from '../../data'
+import { database, perform, putFields, type ShootId, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { describeRules, useOutletChoices } from '../../outlet'
 import { Action, Attention, Choose } from '../../ui'
@@ -107,7 +107,7 @@ export function DestinationList({ view, plan }: Props) {
           options={open.map(({ id, name }) => ({ id, words: name }))}
           onChoose={(id) => {
             const outlet = open.find((candidate) => candidate.id === id)
-            if (outlet) change(`${outlet.name} added`, [...shoot.outlets, outlet], shoot.ownFiles)
+            if (outlet) attempt(addOutlet(shoot.id, outlet), 'The outlet could not be added')
           }}
         />
         {!isOwn && (
@@ -180,3 +180,15 @@ const Head = chakra('th', {
   base: { textAlign: 'left', fontSize: '12px', color: 'softInk', fontWeight: 600, paddingY: '6px' },
 })
 const Cell = chakra('td', { base: { paddingY: '5px' } })
+
+/** Adds an outlet to those that the shoot has by now, which may be more than are shown yet. */
+async function addOutlet(shootId: ShootId, outlet: Outlet): Promise<void> {
+  const shoot = await database.shoots.get(shootId)
+  const outlets = shoot?.outlets ?? []
+  if (outlets.some(({ id }) => id === outlet.id)) return
+  await perform({
+    shootId,
+    words: `${outlet.name} added`,
+    edits: putFields('shoots', shootId, { outlets: [...outlets, outlet] }),
+  })
+}

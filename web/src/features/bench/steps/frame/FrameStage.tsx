@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { cornersOf } from '@cloudbank/core/steps'
 import { Action } from '../../../../ui'
 import { NumberInput } from '../../../../ui/fields'
 import { LevelChoice, StepControls, type OwnControlProps } from '../../controls'
@@ -22,7 +23,7 @@ const HANDS = [
 type HandId = (typeof HANDS)[number]['id']
 
 const HINTS: Readonly<Record<HandId, string>> = {
-  move: 'Drag moves the product; Shift and arrows by 1 px, with Alt by 10',
+  move: 'Drag moves the product, a corner sizes it; Shift and arrows by 1 px, with Alt by 10',
   line: 'Draw along what is to lie level or stand upright',
   corners: 'Drag the corners onto what is a rectangle in truth',
 }
@@ -40,7 +41,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
     held: null,
   })
   const picture = useStagePicture(bench)
-  const move = useMoveTool(bench)
+  const move = useMoveTool(bench, picture?.product ?? null)
   const tool = {
     move,
     line: lineTool(bench, picture, line, setLine),
@@ -73,6 +74,15 @@ export function FrameStage({ bench }: { bench: Bench }) {
       overlay={(shown, sides) => (
         <>
           <Guides shown={shown} frame={editor.steps.frame} picture={sides} />
+          {hand === 'move' && picture?.product && (
+            <Drawn
+              shown={shown}
+              picture={sides}
+              places={cornersOf(picture.product)}
+              closed
+              testId="product-box"
+            />
+          )}
           {hand === 'corners' && (
             <Drawn shown={shown} picture={sides} places={quad.places} closed />
           )}
@@ -95,10 +105,11 @@ interface DrawnProps {
   readonly picture: { readonly width: number; readonly height: number }
   readonly places: Quad
   readonly closed?: boolean
+  readonly testId?: string
 }
 
 /** A line or a figure with its corners, in ink within white. */
-function Drawn({ shown: { view }, picture, places, closed = false }: DrawnProps) {
+function Drawn({ shown: { view }, picture, places, closed = false, testId }: DrawnProps) {
   const points = places.map(({ x, y }) => ({
     x: view.x + x * picture.width * view.scale,
     y: view.y + y * picture.height * view.scale,
@@ -117,7 +128,7 @@ function Drawn({ shown: { view }, picture, places, closed = false }: DrawnProps)
       fill="none"
     >
       <path d={path} stroke="#FFFFFF" strokeWidth="3" strokeOpacity="0.8" />
-      <path d={path} stroke="#1A1A1A" />
+      <path d={path} stroke="#1A1A1A" data-testid={testId} />
       {points.map(({ x, y }, i) => (
         <rect
           key={i}

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react'
+import type { Box01 } from '@cloudbank/core/raster'
 import type { FrameSettings } from '@cloudbank/core/steps'
 import { formatSigned } from '@cloudbank/core/words'
 import type { Bench } from '../../useBench'
@@ -21,10 +22,37 @@ const UNMADE = { width: 1200, height: 1200 }
 
 const bounded = (pct: number): number => Math.round(Math.min(50, Math.max(-50, pct)) * 1000) / 1000
 
-/** Moves the product by dragging, or by pixels with Shift and the arrows; null where there is none to move. */
-export function useMoveTool({ editor, rendition }: Bench): PointerTool | null {
+/** How near to a corner of the product's box a press takes hold of it, as a share of the picture. */
+const HOLD_01 = 0.03
+const [LEAST_SIZE_PCT, MOST_SIZE_PCT] = [20, 300]
+
+/** A corner of the product that is held: where its middle was, how far from it the press, and its size then. */
+interface Held {
+  readonly middle: Place
+  readonly distance: number
+  readonly sizePct: number
+}
+
+/**
+ * Moves the product by dragging, or by pixels with Shift and the arrows; sizes it by a corner of its box. Null where
+ * there is none to move.
+ *
+ * @param product its box in the picture that is shown.
+ */
+export function useMoveTool(
+  { editor, rendition }: Bench,
+  product: Box01 | null,
+): PointerTool | null {
   const { frame } = editor.steps
   const from = useRef<{ readonly at: Place; readonly shift: Shift } | null>(null)
+  const held = useRef<Held | null>(null)
+  const sizeAt = (at: Place): number | null => {
+    const { current } = held
+    if (!current) return null
+    const times = distanceBetween(at, current.middle) / current.distance
+    const sizePct = Math.min(MOST_SIZE_PCT, Math.max(LEAST_SIZE_PCT, current.sizePct * times))
+    return Math.round(sizePct * 10) / 10
+  }
   const keep = (shift: Shift): void => {
     const words = `Moved ${formatSigned(shift.shiftXPct, 1)} % across, ${formatSigned(shift.shiftYPct, 1)} % down`
     editor.actions.keep(words, 'frame', shift, 'shift')
@@ -41,13 +69,20 @@ export function useMoveTool({ editor, rendition }: Bench): PointerTool | null {
   const tool: PointerTool = {
     cursor: 'move',
     onDown: (at) => {
-      from.current = { at, shift: frame }
+      held.current = product && holdAt(at, product, frame.sizePct)
+      if (!held.current) from.current = { at, shift: frame }
     },
     onDrag: (at) => {
+      const sizePct = sizeAt(at)
+      if (sizePct !== null) editor.actions.show('frame', { sizePct })
       const shift = shiftTo(at)
       if (shift) editor.actions.show('frame', shift)
     },
     onUp: (at) => {
+      const sizePct = sizeAt(at)
+      if (sizePct !== null && sizePct !== held.current?.sizePct)
+        editor.actions.keep(`Size ${sizePct} %`, 'frame', { sizePct })
+      held.current = null
       const shift = shiftTo(at)
       const before = from.current?.shift
       from.current = null
@@ -80,4 +115,13 @@ export function useMoveTool({ editor, rendition }: Bench): PointerTool | null {
     return () => window.removeEventListener('keydown', listen, { capture: true })
   }, [])
   return canMove ? tool : null
+}
+
+const distanceBetween = (a: Place, b: Place): number => Math.hypot(a.x - b.x, a.y - b.y)
+
+function holdAt(at: Place, { x, y, width, height }: Box01, sizePct: number): Held | null {
+  const corners = [x, x + width].flatMap((cx) => [y, y + height].map((cy) => ({ x: cx, y: cy })))
+  if (!corners.some((corner) => distanceBetween(corner, at) < HOLD_01)) return null
+  const middle = { x: x + width / 2, y: y + height / 2 }
+  return { middle, distance: distanceBetween(at, middle), sizePct }
 }
