@@ -23,8 +23,8 @@ export interface EncodedFile {
 }
 
 /**
- * Encodes a picture as a placement asks, in its format or the one that suits what it is: at its quality; or at the lowest that looks the same; lower than
- * either as far as its byte limit demands.
+ * Encodes a picture as a placement asks, in its format or the one that suits what it is: at its quality; or at
+ * the lowest that looks the same; lower than either as far as its byte limit demands.
  *
  * @param checkpoint called after each try; throws to stop.
  */

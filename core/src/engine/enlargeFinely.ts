@@ -3,6 +3,7 @@ import { linearRaster, resampleLinear, type LinearRgba, type PxBox, type Size } 
 import { withPatches, type Source } from '../source'
 import type { RenditionPlan, ShotFacts } from '../steps'
 import { placeOf } from './drawRendition'
+import { isOpaque } from './isOpaque'
 import { flatPartFor } from './warp'
 
 /** Sides of the parts of the photograph that go through the network one by one, in pixels. */
@@ -119,9 +120,4 @@ function layPart(
       made.data.subarray(y * size.width * 4, (y + 1) * size.width * 4),
       ((top + y) * picture.width + left) * 4,
     )
-}
-
-function isOpaque({ data }: LinearRgba): boolean {
-  for (let p = 3; p < data.length; p += 4) if (data[p]! < 1) return false
-  return true
 }

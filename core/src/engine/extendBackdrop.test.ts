@@ -80,4 +80,23 @@ describe('more backdrop', () => {
     extendBackdrop(picture, coverage, nothing)
     for (let x = 0; x < 30; x++) expect(at(picture, x, 60)).toBeCloseTo(0.4, 3)
   })
+
+  test('is made though a product fills all of the edge but a gap', () => {
+    const isGap = (x: number, y: number): boolean => x > 35 && x < 47 && y > 54 && y < 66
+    const isThing = (x: number, y: number): boolean => x < 60 && !isGap(x, y)
+    const alpha = planeF32(SIZE)
+    for (let y = 20; y < 100; y++)
+      for (let x = 30; x < 60; x++) if (isThing(x, y)) alpha.data[y * SIZE.width + x] = 1
+    const picture = photographed((x, y) => (isThing(x, y) ? 0.05 : 0.4))
+    extendBackdrop(picture, coverage, () => alpha)
+    for (let y = 20; y < 100; y++) expect(at(picture, 10, y)).toBeCloseTo(0.4, 2)
+  })
+
+  test('is not made of a photograph that is partly transparent', () => {
+    const picture = photographed(() => 0.4)
+    picture.data[(60 * SIZE.width + 80) * 4 + 3] = 0.5
+    const before = picture.data.slice()
+    extendBackdrop(picture, coverage, nothing)
+    expect(picture.data).toEqual(before)
+  })
 })

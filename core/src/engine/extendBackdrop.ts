@@ -3,9 +3,11 @@ import {
   softenInterleaved,
   type LinearRgba,
   type PlaneF32,
+  type Rgb,
   type Size,
 } from '../raster'
 import type { Coverage } from './coverage'
+import { isOpaque } from './isOpaque'
 
 /** Depth of the strip along an edge that more backdrop is made of, as a share of that side of what there is. */
 const STRIP = 0.2
@@ -33,9 +35,10 @@ const LEVELS = 7
  * Makes more of a photographed backdrop where a picture reaches beyond its photograph, in place: tone goes on
  * from the edge by its own slope, which dies away, and evens out along the edge the farther it gets; texture
  * and noise are mirrored at the edge out of a strip beside it, so that there is no seam. The product has no
- * say in it: where it stands at the edge, the backdrop on both sides goes on behind it.
+ * say in it: where it stands at the edge, the backdrop on both sides goes on behind it. A photograph that is
+ * partly transparent has no backdrop to go on, and stays as it is.
  *
- * @param picture opaque linear light; what lies off the photograph is overwritten.
+ * @param picture linear light; what lies off the photograph is overwritten.
  * @param alpha share of product of each pixel; null where nothing is cut.
  */
 export function extendBackdrop(
@@ -47,6 +50,7 @@ export function extendBackdrop(
   const [left, right] = spanOf(coverage.columns)
   const [top, bottom] = spanOf(coverage.rows)
   if (right - left < 2 || bottom - top < 2) return
+  if (!isOpaque(picture)) return
   const isBackdrop = backdropOf(picture, alpha())
   const across: Axis = { along: 4, aside: picture.width * 4, aSide: 1, asideSide: picture.width }
   const down: Axis = { along: picture.width * 4, aside: 4, aSide: picture.width, asideSide: 1 }
@@ -175,8 +179,9 @@ function toneOf(strip: LinearRgba, isSure: Uint8Array, radius: number): Float32A
   const scratch = new Float32Array(weighed.length)
   const tone = new Float32Array(weighed.length)
   const open = new Uint8Array(isSure.length).fill(1)
-  // Where the backdrop is far, a wider blur has the word.
-  for (let wide = radius, left = open.length; left > 0; wide *= 2) {
+  const longest = Math.max(width, height)
+  // Where the backdrop is far, a wider blur has the word; where hardly any is left, its mean.
+  for (let wide = radius, left = open.length; left > 0 && wide <= longest; wide *= 2) {
     for (let i = 0; i < isSure.length; i++) {
       for (let c = 0; c < 3; c++) weighed[i * 4 + c] = isSure[i]! * strip.data[i * 4 + c]!
       weighed[i * 4 + 3] = isSure[i]!
@@ -194,7 +199,20 @@ function toneOf(strip: LinearRgba, isSure: Uint8Array, radius: number): Float32A
       for (let c = 0; c < 3; c++) tone[i * 4 + c] = weighed[i * 4 + c]! / weight
     }
   }
+  const mean = meanOf(strip, isSure)
+  for (let i = 0; i < open.length; i++) if (open[i]) tone.set(mean, i * 4)
   return tone
+}
+
+function meanOf({ data }: LinearRgba, isSure: Uint8Array): Rgb {
+  const sum: [number, number, number] = [0, 0, 0]
+  let count = 0
+  for (let i = 0; i < isSure.length; i++) {
+    if (!isSure[i]) continue
+    for (let c = 0; c < 3; c++) sum[c]! += data[i * 4 + c]!
+    count++
+  }
+  return [sum[0] / count, sum[1] / count, sum[2] / count]
 }
 
 /** The same once things that lie on the backdrop have been found and taken out of what is sure, in place. */
