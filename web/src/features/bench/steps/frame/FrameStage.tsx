@@ -23,9 +23,9 @@ const HANDS = [
 type HandId = (typeof HANDS)[number]['id']
 
 const HINTS: Readonly<Record<HandId, string>> = {
-  move: 'Drag moves the product, a corner sizes it; Shift and arrows by 1 px, with Alt by 10',
+  move: 'Drag moves it, a corner sizes it; Shift + arrows 1 px, Alt 10',
   line: 'Draw along what is to lie level or stand upright',
-  corners: 'Drag the corners onto what is a rectangle in truth',
+  corners: 'Drag them onto what is a rectangle in truth',
 }
 
 /**
