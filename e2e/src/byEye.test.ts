@@ -19,6 +19,7 @@ interface Frame {
   readonly corners?: readonly { x: number; y: number }[]
   readonly fillPct?: number
   readonly sizePct?: number
+  readonly perPlacement?: Readonly<Record<string, { readonly fillPct?: number }>>
 }
 interface ShotRow {
   readonly fileName: string
@@ -126,6 +127,16 @@ test('a line along what is level turns the picture, four corners make a rectangl
   await expect
     .poll(async () => (await frameOf('OCK-102-front.jpg'))?.corners ?? null, { timeout: 10_000 })
     .toBeNull()
+
+  await page.getByLabel('Framed for').selectOption({ label: 'card alone' })
+  await page.getByLabel('Fill', { exact: true }).focus()
+  await page.keyboard.press('Home')
+  const card = async () => (await frameOf('OCK-102-front.jpg'))?.perPlacement?.card?.fillPct
+  await expect.poll(card, { timeout: 10_000 }).toBe(10)
+  expect((await frameOf('OCK-102-front.jpg'))?.fillPct).toBeUndefined()
+  await page.getByRole('list', { name: 'History' }).getByText('Fill 10.0 %, for card').waitFor()
+  await page.getByRole('button', { name: 'As for all' }).click()
+  await expect.poll(card, { timeout: 10_000 }).toBeUndefined()
 })
 
 test('a small photograph is enlarged by the network, with leave, and says so', async () => {

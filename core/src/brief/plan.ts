@@ -1,5 +1,5 @@
 import type { Placement } from '../outlets'
-import { canonicalJson, notAtRest, STEPS, type Registry, type Step } from '../steps'
+import { canonicalJson, notAtRest, PER_PLACEMENT, STEPS, type Registry, type Step } from '../steps'
 import { layered } from './layers'
 import type { AnySettings, AnyTouches, BriefSteps, Touches } from './settings'
 
@@ -35,7 +35,7 @@ export function planOf(
 
 /**
  * The settings of one step for a shot, or for one rendition of it: the brief's and the lighting's, what
- * the placement asks over them, the shot's touches over those.
+ * the placement asks over them, the shot's touches over those, and what the shot has for that placement alone.
  */
 export function settingsFor(
   { steps, touches }: Plan,
@@ -44,7 +44,19 @@ export function settingsFor(
 ): Record<string, unknown> {
   const only = [step]
   const asked = placement ? layered(steps, placement.changes, only) : steps
-  return { ...layered(asked, touches, only)[step.id] }
+  const touched = layered(asked, touches, only)
+  return {
+    ...(placement ? layered(touched, forPlacement(touches, step, placement), only) : touched)[
+      step.id
+    ],
+  }
+}
+
+/** What a shot sets in a step for one placement alone. */
+function forPlacement(touches: AnyTouches, { id, own }: Step, placement: Placement): AnyTouches {
+  const set = touches[id]?.[PER_PLACEMENT]
+  if (!(PER_PLACEMENT in own.shape) || typeof set !== 'object' || set === null) return {}
+  return { [id]: (set as Record<string, AnyTouches[string]>)[placement.id] } // of the step's schema
 }
 
 /** What a shot has of its own in one step, besides settings; whole, with its defaults. */

@@ -13,6 +13,9 @@ import type { Placement } from '../outlets'
 import type { SrgbRgba8 } from '../raster'
 import { formatFor, searchLikeness, searchQuality, similarity } from '../steps'
 
+/** Beyond this a file only grows. */
+const HIGHEST_QUALITY_PCT = 98
+
 /** A file as it was encoded. */
 export interface EncodedFile {
   readonly format: Format
@@ -24,7 +27,8 @@ export interface EncodedFile {
 
 /**
  * Encodes a picture as a placement asks, in its format or the one that suits what it is: at its quality; or at
- * the lowest that looks the same; lower than either as far as its byte limit demands.
+ * the lowest that looks the same; lower than either as far as its byte limit demands; or as high as that allows,
+ * where a set is to weigh alike.
  *
  * @param checkpoint called after each try; throws to stop.
  */
@@ -34,7 +38,7 @@ export async function encodeRendition(
   codec: Codec,
   checkpoint: (stage: string) => void,
 ): Promise<EncodedFile> {
-  const { leastQualityPct, limitBytes, likeness, dpi } = placement
+  const { leastQualityPct, limitBytes, likeness, weighsAlike, dpi } = placement
   const format = formatFor(picture, placement)
   const { hasQuality } = FORMATS[format]
   const chroma = chromaFor(picture)
@@ -51,15 +55,16 @@ export async function encodeRendition(
   const looksTheSame = async (bytes: Uint8Array): Promise<boolean> =>
     similarity(picture, await codec.decode(bytes)) >= (likeness ?? 0)
   const least = hasQuality ? leastQualityPct : placement.qualityPct
+  const fills = weighsAlike && hasQuality && limitBytes !== null
   const asked =
-    hasQuality && likeness !== null
+    hasQuality && likeness !== null && !fills
       ? await searchLikeness(encode, looksTheSame, { most: placement.qualityPct, least })
       : null
   const found =
     asked && asked.bytes.length <= (limitBytes ?? Infinity)
       ? asked
       : await searchQuality(encode, {
-          most: asked?.qualityPct ?? placement.qualityPct,
+          most: fills ? HIGHEST_QUALITY_PCT : (asked?.qualityPct ?? placement.qualityPct),
           least,
           limitBytes,
         })

@@ -196,6 +196,21 @@ describe('several renditions of one shot', () => {
   })
 })
 
+describe('a shot framed for one placement alone', () => {
+  test('is framed so there, over what is set for all, and nowhere else', async () => {
+    const finish = { placements: [placement(100), placement(60)] }
+    const touched = planFor(
+      { ...PLAIN, finish },
+      { frame: { fillPct: 80, perPlacement: { 'at-60': { fillPct: 40 } } } },
+    )
+    const context = playedContext({ codec: recordingCodec(), mattes: keptFor(touched, matte) })
+    const { renditions } = await renderShot(source, touched, context)
+    const fills = renditions.map(({ productBox }) => productBox?.height)
+    expect(fills[0]).toBeCloseTo(0.8, 9)
+    expect(fills[1]).toBeCloseTo(0.4, 9)
+  })
+})
+
 describe('renderShot', () => {
   const steps = (change: object) => planFor({ ...change })
   const render = (plan: Plan, change: Parameters<typeof playedContext>[0] = {}) =>
@@ -226,6 +241,17 @@ describe('renderShot', () => {
     expect(made?.findings).toMatchObject([
       { code: 'over-limit', limitBytes: 600, bytes: made?.bytes.length },
     ])
+  })
+
+  test('raises quality until a file nearly weighs its limit, where a set is to weigh alike', async () => {
+    const change = { format: 'jpeg', qualityPct: 60, limitBytes: 9900, weighsAlike: true }
+    const finish = { placements: [placement(100, change)] }
+    const [made] = (await render(steps({ finish }), { codec: recordingCodec() })).renditions
+    expect(made).toMatchObject({ qualityPct: 93, findings: [] })
+    const few = { ...change, limitBytes: 2600, leastQualityPct: 10 }
+    const [light] = (await render(steps({ finish: { placements: [placement(100, few)] } })))
+      .renditions
+    expect(light?.qualityPct).toBe(20)
   })
 
   test('ends with CancelledError once it is stopped', async () => {

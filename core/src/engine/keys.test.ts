@@ -235,6 +235,9 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
     finish: { placements: [place()] },
     ...more,
   })),
+  'finish.placements.weighsAlike': [false, true].map((weighsAlike) => ({
+    finish: { placements: [place({ limitBytes: 9000, weighsAlike })] },
+  })),
   'finish.placements.likeness': [{}, { likeness: 0.9 }].map((more) => ({
     finish: { placements: [place({ limitBytes: null, ...more })] },
   })),
@@ -314,6 +317,17 @@ describe('keys', () => {
 
   test('do not depend on the order in which settings were written', () => {
     expect(key({ light: { warmth: 5, tint: 3 } })).toBe(key({ light: { tint: 3, warmth: 5 } }))
+  })
+
+  test('of one placement are of how the shot is framed for it alone', () => {
+    const steps = BriefSteps.parse({})
+    const [page, card] = steps.finish.placements
+    const own = Touches.parse({ frame: { perPlacement: { page: { fillPct: 60 } } } })
+    const [rest, made] = [planShot(HASH, steps), planShot(HASH, steps, own)]
+    expect(renditionKey(made, card!)).toBe(renditionKey(rest, card!))
+    expect(renditionKey(made, page!)).not.toBe(renditionKey(rest, page!))
+    const forAll = planShot(HASH, steps, Touches.parse({ frame: { fillPct: 60 } }))
+    expect(renditionKey(made, page!)).toBe(renditionKey(forAll, page!))
   })
 
   test('are of the repairs that are done, not of what they are called', () => {

@@ -29,11 +29,13 @@ interface StageOptions {
   readonly sidePx: number
   readonly until?: string
   readonly only?: string
+  /** Id of the placement as which it is framed; the plan's first where it is missing. */
+  readonly placementId?: string
   readonly steps?: Registry
 }
 
 /**
- * The picture as it leaves each step, at most `sidePx` long, framed as the plan's first placement has it.
+ * The picture as it leaves each step, at most `sidePx` long, framed as a placement has it.
  *
  * @param until ends after the step of this id.
  * @param only draws the step of this id alone.
@@ -42,7 +44,7 @@ export async function stagePictures(
   source: Source,
   plan: Plan,
   context: EngineContext,
-  { sidePx, until, only, steps = STEPS }: StageOptions,
+  { sidePx, until, only, placementId, steps = STEPS }: StageOptions,
 ): Promise<StagePicture[]> {
   const decided: { readonly id: string; readonly decision: Decision }[] = []
   await decideShot(source, plan, context, {
@@ -52,7 +54,8 @@ export async function stagePictures(
     onStep: (id, decision) => decided.push({ id, decision }),
     ...(until === undefined ? {} : { until }),
   })
-  const [placement] = placementsOf(plan)
+  const placements = placementsOf(plan)
+  const placement = placements.find(({ id }) => id === placementId) ?? placements[0]
   if (!placement) return []
   return decided.flatMap(({ id, decision }, i) => {
     if (only !== undefined && only !== id) return []

@@ -51,6 +51,12 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe('Largest file, in bytes; none where empty.'),
+  weighsAlike: z
+    .boolean()
+    .default(false)
+    .describe(
+      'Quality is raised until a file nearly weighs its limit, so that the pictures of a set weigh about the same.',
+    ),
   likeness: z
     .number()
     .min(0.8)

@@ -50,6 +50,12 @@ export const OutletRules = z.strictObject({
     .default(null)
     .describe('Pictures of a product, at most.'),
   needsProfile: z.boolean().default(true).describe('The file must say which colours it means.'),
+  fileWords: z
+    .enum(['any', 'none', 'credit'])
+    .default('any')
+    .describe(
+      'What files may say of themselves: anything, nothing, or at least who made them and holds the rights.',
+    ),
   needsAltText: z.boolean().default(false).describe('Every picture needs a description.'),
 })
 export type OutletRules = z.infer<typeof OutletRules>

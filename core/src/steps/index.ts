@@ -44,6 +44,7 @@ export { searchLikeness, searchQuality } from './finish/searchQuality'
 export { similarity } from './finish/ssim'
 export { rangeOf, bare, type Control, type ControlGroup } from './controls'
 export { canonicalJson, notAtRest } from './atRest'
+export { PER_PLACEMENT } from './perPlacement'
 export { STEPS, type StepId } from './registry'
 export { defineRegistry, type Registry } from './defineRegistry'
 export {

@@ -83,6 +83,8 @@ export type PreviewRequest =
       readonly until?: string
       /** The one step that is drawn. */
       readonly only?: string
+      /** Id of the placement as which it is framed. */
+      readonly placementId?: string
     }
 
 /** A cut as it is looked at. */

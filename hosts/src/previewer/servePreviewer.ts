@@ -124,13 +124,14 @@ export function servePreviewer({
   }
 
   async function drawStages(request: RequestOf<'stages'>): Promise<StageRaster[]> {
-    const { plan, sidePx, until, only } = request
+    const { plan, sidePx, until, only, placementId } = request
     const context = contextOf(request)
     const { source } = shelf.get(request.picture).preview
     const options = {
       sidePx,
       ...(until === undefined ? {} : { until }),
       ...(only === undefined ? {} : { only }),
+      ...(placementId === undefined ? {} : { placementId }),
     }
     const made = await stagePictures(source, plan, context, options)
     return made.map(({ step, picture: { width, height, data }, toPhotograph, product }) => ({

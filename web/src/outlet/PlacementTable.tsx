@@ -53,6 +53,7 @@ export function PlacementTable({ placements, save }: Props) {
               'Quality',
               'At least',
               'Limit',
+              'Alike',
               'Likeness',
               'Density',
             ].map((word) => (
@@ -135,6 +136,15 @@ export function PlacementTable({ placements, save }: Props) {
                 />
               </Cell>
               <Cell>
+                <input
+                  type="checkbox"
+                  aria-label={`${placement.name} weighs alike`}
+                  disabled={placement.limitBytes === null}
+                  checked={placement.weighsAlike}
+                  onChange={({ target }) => replace(index, { weighsAlike: target.checked })}
+                />
+              </Cell>
+              <Cell>
                 <NumberInput
                   label="Likeness"
                   unit=""
@@ -188,8 +198,8 @@ export function PlacementTable({ placements, save }: Props) {
         <Text color="softInk" fontSize="12px">
           Quality is lowered as far as the limit demands, and where a likeness is asked as far as
           the file still looks the same (structural similarity, 0.98 and more cannot be told), never
-          below the least. A picture that still is too heavy is made all the same, and says so. PNG
-          has no quality.
+          below the least; alike, it is raised until each file nearly weighs the limit. A picture
+          that still is too heavy is made all the same, and says so. PNG has no quality.
         </Text>
         <Action
           disabled={placements.length >= 20}

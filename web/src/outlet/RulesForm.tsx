@@ -112,6 +112,22 @@ export function RulesForm({ rules, save }: Props) {
         value={rules.needsProfile}
         commit={(needsProfile) => set('Colour profile', { needsProfile })}
       />
+      <SettingRow label="Words in files" hint={hint('fileWords')}>
+        <NativeSelect.Root size="xs" width="190px">
+          <NativeSelect.Field
+            aria-label="Words in files"
+            value={rules.fileWords}
+            onChange={({ target: { value } }) =>
+              set('Words in files', { fileWords: OutletRules.shape.fileWords.parse(value) })
+            }
+          >
+            <option value="any">anything</option>
+            <option value="none">nothing at all</option>
+            <option value="credit">who made them, at least</option>
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </SettingRow>
       <SwitchSetting
         label="Descriptions"
         hint={hint('needsAltText')}

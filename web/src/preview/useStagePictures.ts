@@ -109,7 +109,11 @@ export function useStagePictures(
   plan: Plan,
   assets: readonly JobAsset[],
   mattes: ShotMattes,
-  { sidePx, only }: { readonly sidePx: number; readonly only?: string },
+  {
+    sidePx,
+    only,
+    placementId,
+  }: { readonly sidePx: number; readonly only?: string; readonly placementId?: string },
 ): readonly StageRaster[] {
   const [stages, setStages] = useState<readonly StageRaster[]>([])
   useEffect(() => {
@@ -127,6 +131,7 @@ export function useStagePictures(
           sidePx,
           ...(cut ? {} : { until: BEFORE_CUT }),
           ...(only === undefined ? {} : { only }),
+          ...(placementId === undefined ? {} : { placementId }),
         })
         .then(
           (made) => current && setStages(made),
@@ -139,6 +144,6 @@ export function useStagePictures(
       current = false
       clearTimeout(timer)
     }
-  }, [picture, plan, assets, mattes, sidePx, only])
+  }, [picture, plan, assets, mattes, sidePx, only, placementId])
   return stages
 }

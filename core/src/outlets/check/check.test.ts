@@ -150,6 +150,13 @@ describe('a rule', async () => {
     expect(broken(grey, near(2.5))).toEqual([])
   })
 
+  test('of who made it wants a name in the file', () => {
+    const asked = rules({ fileWords: 'credit' })
+    const said = (saysCredit: boolean) => checkFile(read, asked, { altText: 'a box', saysCredit })
+    expect(said(false).map(({ rule }) => rule)).toEqual(['credit'])
+    expect(said(true)).toEqual([])
+  })
+
   test('of words wants words', () => {
     expect(broken(read, { needsAltText: true }, '  ')).toEqual(['alt-text'])
     expect(broken({ ...read, hasProfile: false }, {})).toEqual(['profile'])

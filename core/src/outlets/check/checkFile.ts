@@ -17,6 +17,7 @@ export const RULE_IDS = [
   'fill-high',
   'fill-unknown',
   'profile',
+  'credit',
   'alt-text',
 ] as const
 export type RuleId = (typeof RULE_IDS)[number]
@@ -57,6 +58,10 @@ export const RULE_WORDS: Readonly<Record<RuleId, RuleWords>> = {
     remedy: 'The border is of no one colour. Look at the picture yourself.',
   },
   profile: { title: 'No colour profile', remedy: 'Make it again.' },
+  credit: {
+    title: 'Says nobody’s name',
+    remedy: 'Let the brief write who made pictures into files, under Finish.',
+  },
   'alt-text': { title: 'No description', remedy: 'Write one on Products, or set a pattern.' },
 }
 
@@ -69,12 +74,17 @@ const FILL_OFF = 0.005
  * The rules that a finished file breaks.
  *
  * @param altText the description that goes with it.
+ * @param saysCredit whether who made it and holds the rights is written into it as it leaves.
  * @param isCover whether it is the first picture of its product.
  */
 export function checkFile(
   file: FinishedFile,
   rules: OutletRules,
-  { altText, isCover = false }: { readonly altText: string; readonly isCover?: boolean },
+  {
+    altText,
+    saysCredit = true,
+    isCover = false,
+  }: { readonly altText: string; readonly saysCredit?: boolean; readonly isCover?: boolean },
 ): BrokenRule[] {
   const broken: BrokenRule[] = []
   const add = (rule: RuleId, value: string, limit: string): void =>
@@ -104,6 +114,7 @@ export function checkFile(
   if (off) add(asked.rule, off.value, off.limit)
   broken.push(...checkFill(file, rules))
   if (rules.needsProfile && !file.hasProfile) add('profile', 'none', 'sRGB')
+  if (rules.fileWords === 'credit' && !saysCredit) add('credit', 'none', 'who made it')
   if (rules.needsAltText && altText.trim() === '') add('alt-text', 'none', 'one sentence')
   return broken
 }

@@ -83,6 +83,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
     case 'cover-backdrop':
     case 'fill-unknown':
     case 'profile':
+    case 'credit':
     case 'alt-text':
       return null
   }

@@ -63,11 +63,13 @@ export const finish = defineStep({
   keyPart: ({ sharpenPct }, { name: _name, id: _id, changes: _changes, ...file }) => {
     const { format, among, qualityPct, leastQualityPct, limitBytes, longSidePx, dpi, likeness } =
       file
+    const fills = limitBytes !== null && file.weighsAlike
     const quality = formatsOf({ format, among }).some((one) => FORMATS[one].hasQuality)
       ? {
           qualityPct,
           ...(limitBytes === null && likeness === null ? {} : { leastQualityPct }),
           ...(limitBytes === null ? {} : { limitBytes }),
+          ...(fills ? { weighsAlike: true } : {}),
           ...(likeness === null ? {} : { likeness }),
         }
       : {}

@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import { pixelsOf, type PxBox } from '../../raster'
 import type { Behind } from '../renditionPlan'
 import { notAtRest } from '../atRest'
@@ -15,7 +14,7 @@ import {
   reachesBeyond,
   sizeWithin,
 } from './planFrame'
-import { FrameSettings } from './settings'
+import { FrameOwn, FrameSettings } from './settings'
 import { leanOf } from './leanOf'
 import { coveredBy, moved, uprightOf, type Upright } from './upright'
 import { uprightProduct } from './uprightProduct'
@@ -27,7 +26,9 @@ export const frame = defineStep({
   // 2: where the frame reaches beyond the photograph, more backdrop is made instead of its edge going on.
   engine: 2,
   settings: FrameSettings,
-  own: z.strictObject({}),
+  own: FrameOwn,
+  // Its settings say it, placement by placement.
+  ownKeyPart: () => null,
   controls: FRAME_CONTROLS,
   findings: FRAME_FINDINGS,
   describe: ({ ratio, fillPct, fillOf, stand, straighten, enlarge, enlargeBy }) =>

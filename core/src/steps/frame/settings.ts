@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PER_PLACEMENT, perPlacement } from '../perPlacement'
 import { isConvex } from './convex'
 
 /** How pixels are made that the photograph does not have. */
@@ -100,3 +101,6 @@ export const FrameSettings = z.strictObject({
   ),
 })
 export type FrameSettings = z.infer<typeof FrameSettings>
+
+/** What a shot has besides: how it is framed for one placement alone. */
+export const FrameOwn = z.strictObject({ [PER_PLACEMENT]: perPlacement(FrameSettings) })

@@ -14,7 +14,7 @@ import { inSheetOrder } from '../../work/products'
 import { planOf, recipeOf } from '../../work/recipe'
 import { renditionsOf, standingOf } from '../../work/stale'
 import { useSame } from './useSame'
-import { useShotEditor, type ShotEditor } from './useShotEditor'
+import { touchesWith, useShotEditor, type ShotEditor } from './useShotEditor'
 import { useMattes, type ShotMattes } from '../../preview'
 import type { Compare } from './Viewer'
 
@@ -84,7 +84,8 @@ export function useBench(view: ShootView, shot: Shot): Bench {
   })
   const made = renditionsOf(shot, recipeOf(view), view.renditions)
   const [placementId, showRendition] = useState<string | null>(null)
-  const rendition = made.find((row) => row.placementId === placementId) ?? made[0]
+  const rendition =
+    made.find((row) => row.placementId === (editor.placementId ?? placementId)) ?? made[0]
 
   const go = useGo()
   const shootId = view.shoot.id
@@ -139,9 +140,5 @@ export function useBench(view: ShootView, shot: Shot): Bench {
   }
 }
 
-function usePlan(view: ShootView, shot: Shot, { drafts }: ShotEditor): Plan {
-  let { touches } = shot
-  for (const { step, field, value } of drafts.values())
-    touches = { ...touches, [step]: { ...touches[step], [field]: value } }
-  return useSame(planOf({ ...shot, touches }, recipeOf(view)))
-}
+const usePlan = (view: ShootView, shot: Shot, editor: ShotEditor): Plan =>
+  useSame(planOf({ ...shot, touches: touchesWith(shot, editor) }, recipeOf(view)))

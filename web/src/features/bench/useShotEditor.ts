@@ -1,9 +1,18 @@
 import { useMemo, useRef, useState } from 'react'
-import { originOf, type BriefSteps, type Origin } from '@cloudbank/core/brief'
-import { STEPS, type StepId } from '@cloudbank/core/steps'
-import { valueAt, type ShootView, type Shot } from '../../data'
-import { drafted, useDrafts, type Drafts, type FieldOf, type Place } from '../../settings'
-import { lightingOf, recipeOf, stepsOf, touchesOf } from '../../work/recipe'
+import {
+  originOf,
+  placementsOf,
+  settingsFor,
+  type BriefSteps,
+  type Origin,
+  type Plan,
+  type Touches,
+} from '@cloudbank/core/brief'
+import type { Placement } from '@cloudbank/core/outlets'
+import { FrameSettings, PER_PLACEMENT, STEPS, type StepId } from '@cloudbank/core/steps'
+import { valueAt, type Path, type ShootView, type Shot } from '../../data'
+import { drafted, stepWith, useDrafts, type Drafts, type FieldOf, type Place } from '../../settings'
+import { lightingOf, planOf, recipeOf, stepsOf, touchesOf } from '../../work/recipe'
 
 /** Changes the settings of one shot, of its lighting or of the brief. */
 export interface ShotEditor {
@@ -13,6 +22,11 @@ export interface ShotEditor {
   /** For what a change is kept. */
   readonly level: Origin
   readonly setLevel: (level: Origin) => void
+  /** The placement for which alone the shot's framing is changed; null for all of them. */
+  readonly placementId: string | null
+  readonly setPlacementId: (id: string | null) => void
+  /** The placements that the shot goes to. */
+  readonly placements: readonly Placement[]
   readonly hasLighting: boolean
   readonly originOf: <Id extends StepId>(step: Id, field: FieldOf<Id>) => Origin
   /** The same object for as long as the bench is open, so that what has not changed is not drawn again. */
@@ -45,6 +59,7 @@ const PLACES: Readonly<Record<Origin, string>> = {
 
 export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
   const [level, setLevel] = useState<Origin>('shot')
+  const [chosen, setPlacementId] = useState<string | null>(null)
   const { drafts, actions } = useDrafts(view.shoot.id, ({ table, path }) => {
     if (table === 'shots') return valueAt(shot, path)
     if (table === 'lightings') return valueAt(lightingOf(shot, view.lightings), path)
@@ -52,6 +67,10 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
   })
   const lighting = lightingOf(shot, view.lightings)
   const recipe = recipeOf(view)
+  const plan = planOf(shot, recipe)
+  const placements = placementsOf(plan)
+  const placement = (level === 'shot' && placements.find(({ id }) => id === chosen)) || null
+  const placementId = placement?.id ?? null
   const latest = useRef<ShotActions | null>(null)
   latest.current = {
     show: (step, changed) =>
@@ -63,10 +82,14 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
         step,
         field,
         value: value as unknown,
-        place: placeOf(at, view, shot, step, field),
+        place: placeOf(at, view, shot, step, field, placementId),
       }))
-      const key = mergeKey === undefined ? undefined : `${shot.id}/${at}/${step}/${mergeKey}`
-      actions.keep(words + PLACES[at], changes, key)
+      const only = step === 'frame' && at === 'shot' ? placement : null
+      const key =
+        mergeKey === undefined
+          ? undefined
+          : `${shot.id}/${at}/${step}/${only?.id ?? ''}/${mergeKey}`
+      actions.keep(words + (only ? `, for ${only.name}` : PLACES[at]), changes, key)
     },
     release: (words, step, fields) =>
       actions.keep(
@@ -75,7 +98,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
           step,
           field,
           value: undefined,
-          place: placeOf('shot', view, shot, step, field),
+          place: placeOf('shot', view, shot, step, field, placementId),
         })),
       ),
   }
@@ -88,12 +111,23 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
     [],
   )
   return {
-    steps: withAllDrafts(stepsOf(shot, recipe), drafts),
+    steps: withAllDrafts(
+      placement
+        ? { ...stepsOf(shot, recipe), frame: frameFor(plan, placement) }
+        : stepsOf(shot, recipe),
+      drafts,
+    ),
     drafts,
     level,
     setLevel,
+    placementId,
+    setPlacementId,
+    placements,
     hasLighting: lighting !== null,
-    originOf: (step, field) => originOf(step, field, touchesOf(lighting), shot.touches),
+    originOf: (step, field) =>
+      placementId !== null && valueAt(shot, ownPath(step, field, placementId)) !== undefined
+        ? 'shot'
+        : originOf(step, field, touchesOf(lighting), shot.touches),
     actions: lasting,
   }
 }
@@ -101,11 +135,42 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
 const withAllDrafts = (steps: BriefSteps, drafts: Drafts): BriefSteps =>
   Object.fromEntries(STEPS.map(({ id }) => [id, drafted(steps[id], id, drafts)])) as BriefSteps // of every step
 
+/** How a shot is framed for one placement. */
+const frameFor = (plan: Plan, placement: Placement): BriefSteps['frame'] =>
+  FrameSettings.parse(settingsFor(plan, stepWith('frame'), placement))
+
+/** Where a shot keeps a setting of its own; framing may be for one placement alone. */
+const ownPath = (step: StepId, field: string, placementId: string | null): Path =>
+  step === 'frame' && placementId !== null
+    ? ['touches', step, PER_PLACEMENT, placementId, field]
+    : ['touches', step, field]
+
+/** A shot's touches with what is being changed. */
+export function touchesWith({ touches }: Shot, { drafts, placementId }: ShotEditor): Touches {
+  let made = touches
+  for (const { step, field, value } of drafts.values()) {
+    const isOfPlacement = step === 'frame' && placementId !== null
+    const set = isOfPlacement ? made.frame?.[PER_PLACEMENT] : undefined
+    const changed = isOfPlacement
+      ? { [PER_PLACEMENT]: { ...set, [placementId]: { ...set?.[placementId], [field]: value } } }
+      : { [field]: value }
+    made = { ...made, [step]: { ...made[step], ...changed } }
+  }
+  return made
+}
+
 /** Where a level keeps a setting. */
-function placeOf(level: Origin, view: ShootView, shot: Shot, step: StepId, field: string): Place {
+function placeOf(
+  level: Origin,
+  view: ShootView,
+  shot: Shot,
+  step: StepId,
+  field: string,
+  placementId: string | null,
+): Place {
   if (level === 'brief')
     return { table: 'briefs', id: view.briefRow.id, path: ['brief', 'steps', step, field] }
   if (level === 'lighting' && shot.lightingId !== null && step === 'light')
     return { table: 'lightings', id: shot.lightingId, path: ['light', field] }
-  return { table: 'shots', id: shot.id, path: ['touches', step, field] }
+  return { table: 'shots', id: shot.id, path: ownPath(step, field, placementId) }
 }

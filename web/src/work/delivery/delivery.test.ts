@@ -1,8 +1,8 @@
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
-import type { Outlet } from '@cloudbank/core/outlets'
-import { READY_OUTLETS, type FinishedFile } from '@cloudbank/core/outlets'
+
+import { Outlet, READY_OUTLETS, type FinishedFile } from '@cloudbank/core/outlets'
 import { openDatabase, type Product, type Rendition, type Shot, type ShootView } from '../../data'
 import { fileHash } from '../../data/ids.testing'
 import { renditionRow, shotRow } from '../../data/rows.testing'
@@ -223,6 +223,23 @@ describe('what goes with the files', () => {
     ).rejects.toThrow(/card\/M-1-front\.jpg is missing/)
     await db.delete()
   })
+  test('where an outlet wants no words, none are written, and where it wants a name, none is a broken rule', () => {
+    const briefRow = structuredClone(view.briefRow)
+    Object.assign(briefRow.brief.steps.finish, { writes: 'credit' })
+    const saidAt = (fileWords: 'any' | 'none' | 'credit', row = briefRow) => {
+      const outlet = Outlet.parse({ ...READY_OUTLETS[0], rules: { fileWords } })
+      const shoot = { ...view.shoot, outlets: [outlet] }
+      const [first] = planDelivery({ ...view, shoot, briefRow: row }).going.filter(
+        ({ destination }) => destination.outlet,
+      )
+      return first?.words ?? null
+    }
+    expect(saidAt('any')).not.toBeNull()
+    expect(saidAt('credit')).not.toBeNull()
+    expect(saidAt('none')).toBeNull()
+    expect(saidAt('credit', view.briefRow)).toBeNull()
+  })
+
   test('words are written into files as they leave, within their limits, and had again', async () => {
     const db = openDatabase(`test-${crypto.randomUUID()}`)
     const jpeg = Uint8Array.from([0xff, 0xd8, 0xff, 0xdb, 0, 3, 7, 0xff, 0xd9])

@@ -134,6 +134,7 @@ function goingTo(
     const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
     // What auto picks is known once the file is made.
     const format = rendition?.format ?? (placement.format === 'auto' ? 'jpeg' : placement.format)
+    const said = outlet?.rules.fileWords === 'none' ? null : fileWords(finish, words[i]!, altText)
     return {
       destination,
       shot,
@@ -141,8 +142,12 @@ function goingTo(
       state: isReady ? 'ready' : rendition ? 'out-of-date' : 'missing',
       path: `${folder}/${ofProduct(shot, view)}${names[i]!}.${FORMATS[format].extension}`,
       altText,
-      words: fileWords(finish, words[i]!, altText),
-      broken: brokenBy(rendition, outlet, { altText, isCover: isCover(i) }),
+      words: said,
+      broken: brokenBy(rendition, outlet, {
+        altText,
+        saysCredit: said !== null,
+        isCover: isCover(i),
+      }),
     }
   })
 }
@@ -177,7 +182,7 @@ function fileWords(
 function brokenBy(
   rendition: Rendition | null,
   outlet: Outlet | null,
-  facts: { readonly altText: string; readonly isCover: boolean },
+  facts: Parameters<typeof checkFile>[2],
 ): readonly BrokenRule[] | null {
   if (!outlet) return []
   return rendition?.finished ? checkFile(rendition.finished, outlet.rules, facts) : null

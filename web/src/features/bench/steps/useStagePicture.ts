@@ -11,6 +11,7 @@ export function useStagePicture(bench: Bench): StageRaster | undefined {
   const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
     sidePx: SIDE_PX,
     only: stage,
+    ...(bench.editor.placementId === null ? {} : { placementId: bench.editor.placementId }),
   })
   return pictures.find(({ step }) => step === stage)
 }

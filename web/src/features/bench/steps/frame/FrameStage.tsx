@@ -13,6 +13,7 @@ import { useStagePicture } from '../useStagePicture'
 import { cornerTool, FIRST_QUAD, keepCorners, type Quad } from './cornerTool'
 import { Guides } from './Guides'
 import { lineTool, type Line } from './lineTool'
+import { PlacementChoice } from './PlacementChoice'
 import { useMoveTool } from './useMoveTool'
 
 const HANDS = [
@@ -92,6 +93,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
       panel={
         <>
           <LevelChoice editor={editor} step="frame" />
+          <PlacementChoice editor={editor} shot={shot} />
           <StepControls step="frame" own={OWN} editor={editor} view={view} shot={shot} />
           <FindingList view={view} shot={shot} shown={rendition} />
         </>
