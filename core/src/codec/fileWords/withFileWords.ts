@@ -1,16 +1,15 @@
 import type { Format } from '../formats'
 import { joined } from '../joined'
 import { withPngChunk } from '../pngChunk'
+import { withAvifPacket } from './avifWords'
+import { withTiffPacket } from './tiffWords'
 import { xmpOf, type FileWords } from './xmp'
-
-/** The formats into which words are written. */
-export const WITH_WORDS = ['jpeg', 'png', 'webp'] as const satisfies readonly Format[]
 
 /**
  * A finished file with words in it. Pixels and all else stay as they are.
  *
  * @param bytes a file as `tagSrgb` leaves it, without words.
- * @returns null for a format into which none are written.
+ * @returns null where a file is not laid out so that words can be written into it.
  */
 export function withFileWords(
   bytes: Uint8Array,
@@ -26,8 +25,9 @@ export function withFileWords(
     case 'webp':
       return withWebpPacket(bytes, packet)
     case 'avif':
+      return withAvifPacket(bytes, packet)
     case 'tiff':
-      return null
+      return withTiffPacket(bytes, packet)
   }
 }
 
