@@ -1,5 +1,6 @@
 import { components, planeU8, squaredDistance, type PlaneU8 } from '@cloudbank/core/raster'
-import type { Point, Repair } from '@cloudbank/core/steps'
+import type { Repair } from '@cloudbank/core/steps'
+import type { Point } from '@cloudbank/core/strokes'
 
 /** Half the width of a stroke, as a share of that of the region through which it goes. */
 const BRUSH_SHARE = 0.6

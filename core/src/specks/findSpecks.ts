@@ -1,4 +1,4 @@
-import { components, fitInside, linearToSrgb, planeU8, wholeOf, type PxBox } from '../raster'
+import { components, fitInside, srgbOfLinear, planeU8, wholeOf, type PxBox } from '../raster'
 import type { Source } from '../source'
 import { standOut, type Marks } from './standOut'
 
@@ -48,12 +48,9 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
   const size = fitInside(source.size, LOOK_SIDE_PX)
   const picture = source.sample(wholeOf(source.size), size)
   const luma = new Float32Array(size.width * size.height)
+  const { data } = srgbOfLinear(picture)
   for (let i = 0, p = 0; i < luma.length; i++, p += 4)
-    luma[i] =
-      255 *
-      (0.25 * linearToSrgb(picture.data[p]!) +
-        0.6 * linearToSrgb(picture.data[p + 1]!) +
-        0.15 * linearToSrgb(picture.data[p + 2]!))
+    luma[i] = 0.25 * data[p]! + 0.6 * data[p + 1]! + 0.15 * data[p + 2]!
   const limits = LIMITS[strength]
   const marks = standOut({ ...size, data: luma }, limits.contrast, limits.overTexture)
   const shapes = shapesOf(marks).filter(

@@ -70,20 +70,30 @@ function markAt(
       const asked = least[Math.floor(y / TILE_PX) * columns + Math.floor(x / TILE_PX)]!
       const glance = GLANCE * asked
       let [above, below] = [0, 0]
-      for (const offset of quarters) {
-        const off = here - data[i + offset]!
+      for (let k = 0; k < 4; k++) {
+        const off = here - data[i + quarters[k]!]!
         if (off > glance) above++
         else if (off < -glance) below++
       }
       if (above < 2 && below < 2) continue
       for (let k = 0; k < ON_RING; k++) values[k] = data[i + ring[k]!]!
-      values.sort()
+      sortFew(values)
       const off = here - (values[7]! + values[8]!) / 2
       const limit = Math.max(asked, OVER_RING * (values[12]! - values[3]!))
       if (Math.abs(off) <= limit || Math.abs(off) <= marks.contrast[i]!) continue
       marks.kind[i] = off > 0 ? 1 : 2
       marks.contrast[i] = Math.abs(off)
     }
+}
+
+/** Sorts a handful of numbers in place, by insertion. */
+function sortFew(values: Float32Array): void {
+  for (let i = 1; i < values.length; i++) {
+    const value = values[i]!
+    let at = i
+    for (; at > 0 && values[at - 1]! > value; at--) values[at] = values[at - 1]!
+    values[at] = value
+  }
 }
 
 /** By how much pixels stand out of four others on their ring as a rule, tile by tile. */
@@ -94,10 +104,12 @@ function textureOf(
 ): Float32Array {
   const columns = Math.ceil(width / TILE_PX)
   const rows = Math.ceil(height / TILE_PX)
+  const [q0, q1, q2, q3] = quarters
+  const offs = new Float32Array(Math.ceil(TILE_PX / TILE_STEP_PX) ** 2)
   return Float32Array.from({ length: columns * rows }, (_, tile) => {
     const left = (tile % columns) * TILE_PX
     const top = Math.floor(tile / columns) * TILE_PX
-    const offs: number[] = []
+    let count = 0
     for (
       let y = Math.max(radius, top);
       y < Math.min(height - radius, top + TILE_PX);
@@ -109,11 +121,13 @@ function textureOf(
         x += TILE_STEP_PX
       ) {
         const i = y * width + x
-        const four = quarters.map((offset) => data[i + offset]!).sort((a, b) => a - b)
-        offs.push(Math.abs(data[i]! - (four[1]! + four[2]!) / 2))
+        const [a, b, c, d] = [data[i + q0]!, data[i + q1]!, data[i + q2]!, data[i + q3]!]
+        // The mean of the middle two of four.
+        const middle = (a + b + c + d - Math.min(a, b, c, d) - Math.max(a, b, c, d)) / 2
+        offs[count++] = Math.abs(data[i]! - middle)
       }
-    offs.sort((a, b) => a - b)
-    return SIGMA * (offs[offs.length >> 1] ?? 0)
+    const sorted = offs.subarray(0, count).sort()
+    return SIGMA * (sorted[count >> 1] ?? 0)
   })
 }
 

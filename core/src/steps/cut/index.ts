@@ -12,7 +12,8 @@ import { CUT_CONTROLS } from './controls'
 import { cutPicture } from './cut'
 import { CUT_FINDINGS, examineForCut, matteFindings } from './findings'
 import { liftBy } from './lift'
-import { CutOwn, isWorked, repairedMatte, repairsDone, saysOf, type HandWork } from './repair'
+import { doneOf, saysOf } from '../../strokes'
+import { CutOwn, isWorked, repairedMatte, type HandWork } from './repair'
 import { CutSettings } from './settings'
 
 /** What a cut-out is looked at on. */
@@ -38,13 +39,13 @@ export const cut = defineStep({
   },
   // Repairs that are hidden do nothing, and what one is called changes nothing.
   ownKeyPart: ({ repairs }) => {
-    const done = repairsDone(repairs)
+    const done = doneOf(repairs)
     return done.length === 0 ? null : done.map(saysOf)
   },
   examine: examineForCut,
   decide: async (_facts, settings, { repairs }, context) => {
     if (settings.method === 'off') return {}
-    const work: HandWork = { repairs: repairsDone(repairs), edge: settings }
+    const work: HandWork = { repairs: doneOf(repairs), edge: settings }
     const isByHand = isWorked(work)
     const { source } = context
     const base = baseSide(source.size)

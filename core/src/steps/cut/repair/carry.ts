@@ -1,5 +1,6 @@
 import type { Box01 } from '../../../raster'
-import type { Point, Repair } from './repairs'
+import type { Repair } from './repairs'
+import type { Point } from '../../../strokes'
 
 /**
  * A repair as it would have been made on a sibling: what lay somewhere in one product's box lies in the same

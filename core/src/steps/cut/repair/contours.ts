@@ -1,5 +1,5 @@
 import type { PlaneF32 } from '../../../raster'
-import type { Point } from './repairs'
+import type { Point } from '../../../strokes'
 
 /** Alpha at which the outline lies. */
 const HALF = 0.5

@@ -1,5 +1,5 @@
 import { pointOnCurve } from './outline'
-import type { Point } from './repairs'
+import type { Point } from '../../../strokes'
 
 /** Rounds in which places along a curve are moved to where the curve is nearest. */
 const ROUNDS = 4

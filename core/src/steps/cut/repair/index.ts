@@ -1,11 +1,8 @@
 export {
   CutOwn,
   Repair,
-  repairsDone,
-  saysOf,
   type Outline,
   type PathNode,
-  type Point,
   type RepairKind,
   type RepairOf,
   type Repairs,

@@ -1,5 +1,6 @@
 import { planeF32, type PlaneF32, type PxBox, type Size } from '../../../raster'
-import type { Outline, PathNode, Point } from './repairs'
+import type { Outline, PathNode } from './repairs'
+import type { Point } from '../../../strokes'
 
 /** A curve is drawn as straight pieces about this long, in pixels. */
 const PIECE_PX = 1.5

@@ -10,12 +10,13 @@ import {
 } from '../../../raster'
 import { photographSource } from '../../../source'
 import { carriedRepair } from './carry'
-import { brushHold, strokeAt } from './brush'
+import { brushHold, strokeAt } from '../../../strokes'
 import { workedEdge } from './edgeWork'
 import { geodesicDistance } from './geodesic'
 import { corner, outlineCoverage, svgPath } from './outline'
 import { isWorked, repairedMatte, type WholeEdge } from './repairedMatte'
-import { repairsDone, type Outline, type Repair } from './repairs'
+import { type Outline, type Repair } from './repairs'
+import { doneOf } from '../../../strokes'
 import { traceOutline } from './traceOutline'
 
 const SIDE = 240
@@ -193,8 +194,8 @@ describe('other repairs', () => {
   test('hidden ones count for nothing, and the order is that of their turns', () => {
     const paint = { ...stroke('paint', [[200, 200]], 12), turn: 2 }
     const erase = { ...stroke('erase', [[200, 200]], 12), turn: 1 }
-    expect(repairsDone({ b: paint, a: erase }).map(({ kind }) => kind)).toEqual(['erase', 'paint'])
-    expect(repairsDone({ a: { ...paint, hidden: true } })).toEqual([])
+    expect(doneOf({ b: paint, a: erase }).map(({ kind }) => kind)).toEqual(['erase', 'paint'])
+    expect(doneOf({ a: { ...paint, hidden: true } })).toEqual([])
     expect(isWorked({ repairs: [], edge: AT_REST })).toBe(false)
   })
   test('the same repairs give the same alpha, one at a time or all at once', () => {

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { linearRaster, srgbOfLinear } from '../../../raster'
 import { photographSource, type Source } from '../../../source'
 import { corner, outlineCoverage } from './outline'
-import type { Outline, Point } from './repairs'
+import type { Outline } from './repairs'
+import type { Point } from '../../../strokes'
 import { snapOutlines } from './snapOutlines'
 
 const SIZE = { width: 800, height: 600 }

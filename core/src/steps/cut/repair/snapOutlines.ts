@@ -3,7 +3,8 @@ import { labOfLinear, type PlaneF32, type Size } from '../../../raster'
 import type { Source } from '../../../source'
 import { closedPath, flattened } from './outline'
 import { fitCurves } from './fitCurves'
-import type { Outline, Point } from './repairs'
+import type { Outline } from './repairs'
+import type { Point } from '../../../strokes'
 
 /** Longer side at which edges are looked for, in pixels. */
 const SIDE_PX = 1600

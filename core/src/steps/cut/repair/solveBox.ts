@@ -2,7 +2,7 @@ import { planeF32, planeU8, type PlaneU8, type PxBox } from '../../../raster'
 import { linkCosts } from '../coarseCut'
 import { colourVote, fitColours } from '../colours'
 import { minimumCut } from '../gridCut'
-import { wholePixels } from './brush'
+import { wholePixels } from '../../../strokes'
 import type { Looks } from './looks'
 import type { RepairOf } from './repairs'
 

@@ -3,7 +3,8 @@ import { pixelsOf, planeF32, type Size } from '../../../raster'
 import { contoursOf } from './contours'
 import { fitCurves } from './fitCurves'
 import { closedPath } from './outline'
-import type { Outline, Point } from './repairs'
+import type { Outline } from './repairs'
+import type { Point } from '../../../strokes'
 
 /** A path lies within this many pixels of the outline, at the level at which it is traced. */
 const TOLERANCE_PX = 0.7

@@ -1,5 +1,6 @@
 import type { Doubt } from '@cloudbank/core/matte'
-import type { Outline, Point } from '@cloudbank/core/steps'
+import type { Outline } from '@cloudbank/core/steps'
+import type { Point } from '@cloudbank/core/strokes'
 import type { Place, Shown } from '../../Viewer'
 import type { Sides } from '../../view'
 import { PathNodes } from './PathNodes'

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { repairsDone, type Point, type Repair } from '@cloudbank/core/steps'
+import { type Repair } from '@cloudbank/core/steps'
+import { doneOf, type Point } from '@cloudbank/core/strokes'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../../../app/commands'
 import { keyLabel } from '../../../../app/keys'
@@ -136,7 +137,7 @@ export function CutStage({ bench }: { bench: Bench }) {
           facts={facts}
           tookMs={(close ?? drawn)?.raster.tookMs ?? null}
           repairs={repairs}
-          done={repairsDone(repairs.repairs).length}
+          done={doneOf(repairs.repairs).length}
           path={path}
           onNextDoubt={doubts.length > 0 ? nextDoubt : null}
         />

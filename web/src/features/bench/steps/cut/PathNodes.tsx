@@ -1,4 +1,4 @@
-import type { Point } from '@cloudbank/core/steps'
+import type { Point } from '@cloudbank/core/strokes'
 import { LINES, screenPath } from './CutOverlay'
 import type { PathEditor } from './usePathEditor'
 

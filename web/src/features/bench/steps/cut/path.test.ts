@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { corner, type Outline, type Point } from '@cloudbank/core/steps'
+import { corner, type Outline } from '@cloudbank/core/steps'
+import { type Point } from '@cloudbank/core/strokes'
 import {
   hitAt,
   withHandleMoved,

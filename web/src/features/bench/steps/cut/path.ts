@@ -1,4 +1,5 @@
-import { corner, type Outline, type PathNode, type Point } from '@cloudbank/core/steps'
+import { corner, type Outline, type PathNode } from '@cloudbank/core/steps'
+import { type Point } from '@cloudbank/core/strokes'
 
 /** One node of a path. */
 export interface NodeAt {

@@ -1,11 +1,6 @@
 import { useState } from 'react'
-import {
-  corner,
-  type Outline,
-  type PathNode,
-  type Point,
-  type RepairOf,
-} from '@cloudbank/core/steps'
+import { corner, type Outline, type PathNode, type RepairOf } from '@cloudbank/core/steps'
+import { type Point } from '@cloudbank/core/strokes'
 import {
   hitAt,
   withHandleMoved,

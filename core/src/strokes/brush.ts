@@ -1,5 +1,5 @@
-import { planeF32, type PlaneF32, type PxBox, type Size } from '../../../raster'
-import type { Point } from './repairs'
+import { planeF32, type PlaneF32, type PxBox, type Size } from '../raster'
+import type { Point } from './stroke'
 
 /** A stroke in the pixels of some scale of the photograph. */
 export interface PxStroke {
