@@ -1,6 +1,7 @@
 import { components, fitInside, srgbOfLinear, planeU8, wholeOf, type PxBox } from '../raster'
 import type { Source } from '../source'
-import { standOut, type Marks } from './standOut'
+import { grownMarks } from './grownMarks'
+import { standOut, type Luma, type Marks } from './standOut'
 
 /** How little stands out to be dirt. */
 export type Strength = 'gentle' | 'firm'
@@ -32,9 +33,10 @@ const LIMITS = {
 
 const LEAST_PX = 2
 const MOST_PX = 700
+const MOST_LONG_PX = 2500
 /** Longer than this it is a hair or a scratch, which is no wider than `THIN_PX`. */
 const SHORT_PX = 28
-const THIN_PX = 4
+const THIN_PX = 6
 /** As many of its kind around it, at least this strong against it, are glaze, grain or print, and no dirt. */
 const CROWD = 5
 const CROWD_REACH_PX = 80
@@ -53,9 +55,18 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
     luma[i] = 0.25 * data[p]! + 0.6 * data[p + 1]! + 0.15 * data[p + 2]!
   const limits = LIMITS[strength]
   const marks = standOut({ ...size, data: luma }, limits.contrast, limits.overTexture)
-  const shapes = shapesOf(marks).filter(
-    (shape) => isDirtShaped(shape) && isAlone(shape, marks, luma, limits.unevenness),
-  )
+  const isDirt = (shape: Shape, among: Marks): boolean =>
+    isDirtShaped(shape, size.width) &&
+    isAlone(shape, among, luma, limits.unevenness) &&
+    !isOnLine(shape, { ...size, data: luma })
+  const grown = grownMarks({ ...size, data: luma }, marks)
+  const shapes = shapesOf(grown)
+    .filter(({ contrast }) => contrast > 0)
+    .flatMap((shape) => {
+      if (isDirt(shape, grown)) return [shape]
+      // Grown into an edge it is nothing; what stood out may be dirt all the same.
+      return shapesWithin(shape, marks).filter((core) => isDirt(core, marks))
+    })
   const scale = source.size.width / size.width
   return outOfCrowds(shapes).map(({ box, pixels, isLight }) => ({
     window: {
@@ -85,14 +96,20 @@ function shapesOf({ width, height, kind, contrast }: Marks): Shape[] {
     const { labels, list } = components(inside, true)
     const pixels = list.map((): number[] => [])
     for (let i = 0; i < labels.length; i++) if (labels[i]! > 0) pixels[labels[i]! - 1]!.push(i)
-    return pixels.map((own) => ({
-      pixels: own,
-      box: boxOf(own, width),
-      isLight: wanted === 1,
-      contrast: own.reduce((most, i) => Math.max(most, contrast[i]!), 0),
-    }))
+    return pixels.map((own) => shapeOf(own, wanted === 1, { width, contrast }))
   })
 }
+
+const shapeOf = (
+  pixels: readonly number[],
+  isLight: boolean,
+  { width, contrast }: Pick<Marks, 'width' | 'contrast'>,
+): Shape => ({
+  pixels,
+  box: boxOf(pixels, width),
+  isLight,
+  contrast: pixels.reduce((most, i) => Math.max(most, contrast[i]!), 0),
+})
 
 function boxOf(pixels: readonly number[], width: number): PxBox {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -1, -1]
@@ -107,17 +124,52 @@ function boxOf(pixels: readonly number[], width: number): PxBox {
   return { x: x0, y: y0, width: x1 - x0 + 1, height: y1 - y0 + 1 }
 }
 
+/** What stood out before a shape was grown. */
+function shapesWithin({ pixels, isLight }: Shape, marks: Marks): Shape[] {
+  const wanted = isLight ? 1 : 2
+  const own = new Set(pixels.filter((i) => marks.kind[i] === wanted))
+  const found: Shape[] = []
+  for (const seed of own) {
+    own.delete(seed)
+    const joined = [seed]
+    for (let k = 0; k < joined.length; k++)
+      for (let dy = -1; dy <= 1; dy++)
+        for (let dx = -1; dx <= 1; dx++) {
+          const next = joined[k]! + dy * marks.width + dx
+          if (own.delete(next)) joined.push(next)
+        }
+    found.push(shapeOf(joined, isLight, marks))
+  }
+  return found
+}
+
 const isLong = ({ box }: Shape): boolean => Math.max(box.width, box.height) > SHORT_PX
 
-function isDirtShaped(shape: Shape): boolean {
+function isDirtShaped(shape: Shape, width: number): boolean {
   const { length } = shape.pixels
-  if (length < LEAST_PX || length > MOST_PX) return false
-  return !isLong(shape) || length / Math.hypot(shape.box.width, shape.box.height) <= THIN_PX
+  if (length < LEAST_PX) return false
+  if (!isLong(shape)) return length <= MOST_PX
+  return length <= MOST_LONG_PX && isThin(shape, width)
+}
+
+/** Whether nothing is left of a shape once a rim of half of `THIN_PX` is taken off all round. */
+function isThin({ pixels }: Shape, width: number): boolean {
+  let left = new Set(pixels)
+  for (let layer = 0; layer < THIN_PX / 2; layer++) {
+    const inside = [...left].filter((i) =>
+      [i - 1, i + 1, i - width, i + width].every((j) => left.has(j)),
+    )
+    left = new Set(inside)
+  }
+  return left.size === 0
 }
 
 /** Pixels around a shape that are compared with it. */
 const AROUND_PX = 3
 const FEWEST_AROUND = 6
+/** Length of the pieces in which a line is looked at, and the share of them that must stand alone. */
+const STRETCH_PX = 16
+const MOST_STRETCHES = 0.6
 
 /** Whether it stands out of its surroundings on all sides, and these are even against its contrast. */
 function isAlone(
@@ -126,9 +178,36 @@ function isAlone(
   luma: Float32Array,
   unevenness: number,
 ): boolean {
-  // A line may cross from one surface to another.
-  if (isLong(shape)) return true
   const own = new Set(shape.pixels)
+  if (!isLong(shape)) return standsAlone(shape, own, { width, height, kind }, luma, unevenness)
+  // A line may cross from one surface to another: most of its stretches must stand alone, each where it lies.
+  const stretches = stretchesOf(shape, width)
+  const alone = stretches.filter((pixels) =>
+    standsAlone({ ...shape, pixels }, own, { width, height, kind }, luma, unevenness),
+  )
+  return alone.length >= MOST_STRETCHES * stretches.length
+}
+
+/** A long shape in pieces along its longer side. */
+function stretchesOf({ pixels, box }: Shape, width: number): number[][] {
+  const isWide = box.width >= box.height
+  const pieces: number[][] = []
+  for (const i of pixels) {
+    const along = isWide ? (i % width) - box.x : Math.floor(i / width) - box.y
+    const piece = (pieces[Math.floor(along / STRETCH_PX)] ??= [])
+    piece.push(i)
+  }
+  return pieces.filter(Boolean)
+}
+
+/** @param own the pixels of all of the shape, of which `shape` may be a stretch. */
+function standsAlone(
+  shape: Pick<Shape, 'pixels' | 'isLight'>,
+  own: ReadonlySet<number>,
+  { width, height, kind }: Pick<Marks, 'width' | 'height' | 'kind'>,
+  luma: Float32Array,
+  unevenness: number,
+): boolean {
   const around = new Set<number>()
   for (const i of shape.pixels) {
     const x = i % width
@@ -149,6 +228,44 @@ function isAlone(
   const off = mean - (low + high) / 2
   const beyond = shape.isLight ? mean > high : mean < low
   return beyond && high - low < unevenness * Math.abs(off)
+}
+
+const SPOKES = 16
+/** A line goes on this far beyond a shape, in pixels, by this share of its contrast. */
+const BEYOND_PX = 3
+const LINE_GOES_ON = 0.4
+
+/**
+ * Whether a short shape is part of a line or rim that goes on beyond it on two opposite sides: a highlight that its
+ * grain has broken up.
+ */
+function isOnLine(shape: Shape, { width, height, data }: Luma): boolean {
+  if (isLong(shape)) return false
+  const { box, isLight, pixels } = shape
+  const [cx, cy] = [box.x + (box.width - 1) / 2, box.y + (box.height - 1) / 2]
+  const radius = Math.max(box.width, box.height) / 2 + BEYOND_PX
+  const values = Array.from({ length: SPOKES }, (_, k) => {
+    const turn = (2 * Math.PI * k) / SPOKES
+    const x = Math.min(width - 2, Math.max(1, Math.round(cx + radius * Math.cos(turn))))
+    const y = Math.min(height - 2, Math.max(1, Math.round(cy + radius * Math.sin(turn))))
+    let sum = 0
+    for (let dy = -1; dy <= 1; dy++)
+      for (let dx = -1; dx <= 1; dx++) sum += data[(y + dy) * width + x + dx]!
+    return sum / 9
+  })
+  const usual = [...values].sort((a, b) => a - b)[SPOKES >> 1]!
+  const mean = pixels.reduce((sum, i) => sum + data[i]!, 0) / pixels.length
+  const off = Math.abs(mean - usual)
+  const goesOn = (k: number): boolean => {
+    const beyond = values[k % SPOKES]! - usual
+    return (isLight ? beyond : -beyond) > LINE_GOES_ON * off
+  }
+  return values.some(
+    (_, k) =>
+      k < SPOKES / 2 &&
+      goesOn(k) &&
+      [-2, -1, 0, 1, 2].some((bend) => goesOn(k + SPOKES / 2 + bend + SPOKES)),
+  )
 }
 
 /** Without those that lie among many of their kind. */

@@ -1,2 +1,2 @@
 export { findSpecks, type Speck, type Strength } from './findSpecks'
-export { mendSpecks } from './mendSpecks'
+export { mendSpeck, mendSpecks } from './mendSpecks'

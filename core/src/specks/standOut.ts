@@ -6,16 +6,22 @@ export interface Marks {
   readonly contrast: Float32Array
 }
 
-interface Luma {
+/** Luma in code values. */
+export interface Luma {
   readonly width: number
   readonly height: number
   readonly data: Float32Array
 }
 
-/** Radii of the rings that a pixel is compared with, in pixels: for a grain of dust, a flake, a blot. */
-const RADII_PX = [3, 6, 12] as const
-/** From this radius on noise is smoothed first. */
-const SMOOTHED_FROM_PX = 6
+/**
+ * The rings that a pixel is compared with, for a grain of dust, a flake, a blot: their radius in pixels, and how often
+ * noise is smoothed first, so that a blot is told from the texture in which it lies; of smoothed noise more is asked.
+ */
+const RINGS = [
+  { radius: 3, smoothings: 0, surer: 1 },
+  { radius: 6, smoothings: 1, surer: 1 },
+  { radius: 12, smoothings: 6, surer: 1.3 },
+] as const
 const ON_RING = 16
 /** A pixel stands out by at least so many times as the ring is uneven: the spread of its middle ten of sixteen. */
 const OVER_RING = 3
@@ -39,10 +45,11 @@ export function standOut(luma: Luma, contrast: number, overTexture: number): Mar
     kind: new Uint8Array(width * height),
     contrast: new Float32Array(width * height),
   }
-  const smooth = smoothed(luma)
-  for (const radius of RADII_PX) {
-    const data = radius >= SMOOTHED_FROM_PX ? smooth : luma.data
-    markAt({ width, height, data }, radius, contrast, overTexture, marks)
+  let [seen, smoothings] = [luma, 0]
+  for (const ring of RINGS) {
+    for (; smoothings < ring.smoothings; smoothings++)
+      seen = { width, height, data: smoothed(seen) }
+    markAt(seen, ring.radius, contrast, ring.surer * overTexture, marks)
   }
   return marks
 }

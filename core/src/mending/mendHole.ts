@@ -1,0 +1,256 @@
+import { linearRaster, type LinearRgba, type PxBox, type Size } from '../raster'
+import type { Patch, Source } from '../source'
+
+/** What a pixel of a window is to be. */
+export const KNOWN = 0
+/** Rebuilt. */
+export const MISSING = 1
+/** Neither rebuilt nor to be gone by: dirt of its own, or rebuilt later. */
+export const UNKNOWN = 2
+
+/** A part of a surface that is to be rebuilt. */
+export interface Hole {
+  /** Whole pixels of the photograph; it may reach beyond it. */
+  readonly window: PxBox
+  /** `KNOWN`, `MISSING` or `UNKNOWN` for each of its pixels. */
+  readonly mask: Uint8Array
+}
+
+/** How far away the surface is taken from, as shares of the hole's size, and in how many directions. */
+const DISTANCES = [1.1, 1.7, 2.5] as const
+const DIRECTIONS = 12
+/** The best of those is looked for more closely, by so many pixels at a time. */
+const CLOSER_PX = [2, 1] as const
+/** Sweeps of the membrane; thin holes are done long before. */
+const SWEEPS = 80
+/** Surface with dirt of its own must be so many times more like. */
+const DIRTY = 4
+/** The border of a large hole is compared in about so many places. */
+const PLACES = 500
+/** By what a border differs is averaged over so many pixels, so that its grain is not spread. */
+const AVERAGED_PX = 2
+
+/**
+ * Rebuilds a hole: a piece of surface from beside it is laid over it, the one whose border is most like the
+ * border of the hole; what its border differs by is spread over it (Pérez, Gangnet & Blake 2003, Poisson image editing:
+ * seamless cloning), so that structure and grain go on and tone has no seam.
+ *
+ * @param marginPx how wide a border says how the surface goes on.
+ * @param dirt parts of the photograph from which surface is taken only if it is much more like.
+ * @returns a patch at the photograph's own pixels; clear where nothing is rebuilt.
+ */
+export function mendHole(
+  source: Source,
+  { window, mask }: Hole,
+  marginPx: number,
+  dirt: readonly PxBox[],
+): Patch {
+  const surface = source.sample(window, window)
+  const from = bestBeside(source, surface, { window, mask }, marginPx, dirt)
+  return { window, picture: filled(surface, from, mask) }
+}
+
+/** The surface beside a hole that is most like it along its border. */
+function bestBeside(
+  source: Source,
+  surface: LinearRgba,
+  { window, mask }: Hole,
+  marginPx: number,
+  dirt: readonly PxBox[],
+): LinearRgba {
+  const border = borderOf(mask, window, marginPx)
+  const region = regionAbout(window, source.size)
+  const wide = source.sample(region, region)
+  const [inSurface, inWide] = [roots(surface), roots(wide)]
+  const costAt = (x: number, y: number): number => {
+    const at = { ...window, x, y }
+    if (!isWithin(at, region) || (x === window.x && y === window.y)) return Infinity
+    const first = (y - region.y) * region.width + x - region.x
+    const cost = unlikeness(inSurface, inWide, first, border, window.width, region.width)
+    return dirt.some((box) => overlaps(box, at)) ? cost * DIRTY : cost
+  }
+  let best = { cost: Infinity, x: window.x, y: window.y }
+  const look = (x: number, y: number): void => {
+    const cost = costAt(x, y)
+    if (cost < best.cost) best = { cost, x, y }
+  }
+  for (const distance of DISTANCES)
+    for (let k = 0; k < DIRECTIONS; k++) {
+      const turn = (2 * Math.PI * k) / DIRECTIONS
+      look(
+        Math.round(window.x + distance * window.width * Math.cos(turn)),
+        Math.round(window.y + distance * window.height * Math.sin(turn)),
+      )
+    }
+  // A photograph that is hardly larger than the hole: tone alone goes on.
+  if (best.cost === Infinity) return linearRaster(window)
+  for (const by of CLOSER_PX) {
+    const { x, y } = best
+    for (const dy of [-by, 0, by]) for (const dx of [-by, 0, by]) look(x + dx, y + dy)
+  }
+  return cropped(wide, region, { ...window, x: best.x, y: best.y })
+}
+
+/** The part of the photograph in which surface is looked for. */
+function regionAbout({ x, y, width, height }: PxBox, size: Size): PxBox {
+  const far = Math.max(...DISTANCES)
+  const left = Math.max(0, Math.floor(x - far * width) - 1)
+  const top = Math.max(0, Math.floor(y - far * height) - 1)
+  const right = Math.min(size.width, Math.ceil(x + (1 + far) * width) + 1)
+  const bottom = Math.min(size.height, Math.ceil(y + (1 + far) * height) + 1)
+  return { x: left, y: top, width: Math.max(1, right - left), height: Math.max(1, bottom - top) }
+}
+
+function cropped(wide: LinearRgba, region: PxBox, at: PxBox): LinearRgba {
+  const picture = linearRaster(at)
+  for (let y = 0; y < at.height; y++) {
+    const from = ((at.y - region.y + y) * region.width + at.x - region.x) * 4
+    picture.data.set(wide.data.subarray(from, from + at.width * 4), y * at.width * 4)
+  }
+  return picture
+}
+
+const isWithin = (box: PxBox, region: PxBox): boolean =>
+  box.x >= region.x &&
+  box.y >= region.y &&
+  box.x + box.width <= region.x + region.width &&
+  box.y + box.height <= region.y + region.height
+
+const overlaps = (a: PxBox, b: PxBox): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
+
+/** Known pixels within the margin of what is missing; of a large hole every so many of them. */
+function borderOf(mask: Uint8Array, { width, height }: Size, margin: number): Int32Array {
+  const near = new Uint8Array(mask.length)
+  for (let i = 0; i < mask.length; i++) {
+    if (mask[i] !== MISSING) continue
+    const [x, y] = [i % width, Math.floor(i / width)]
+    // Inside of a hole everything about is missing as well.
+    if (x > 0 && x < width - 1 && mask[i - 1] === MISSING && mask[i + 1] === MISSING)
+      if (mask[i - width] === MISSING && mask[i + width] === MISSING) continue
+    for (let row = Math.max(0, y - margin); row <= Math.min(height - 1, y + margin); row++)
+      near.fill(
+        1,
+        row * width + Math.max(0, x - margin),
+        row * width + Math.min(width, x + margin + 1),
+      )
+  }
+  const border: number[] = []
+  for (let i = 0; i < mask.length; i++) if (near[i] && mask[i] === KNOWN) border.push(i)
+  const every = Math.max(1, Math.floor(border.length / PLACES))
+  return Int32Array.from(every === 1 ? border : border.filter((_, k) => k % every === 0))
+}
+
+/** Light about as the eye takes it: three numbers a pixel. */
+function roots({ data }: LinearRgba): Float32Array {
+  const made = new Float32Array((data.length / 4) * 3)
+  for (let p = 0, k = 0; p < data.length; p += 4)
+    for (let c = 0; c < 3; c++) made[k++] = Math.sqrt(Math.max(0, data[p + c]!))
+  return made
+}
+
+/**
+ * How unlike a picture and part of a wider one are along a border once their tones are level: what tone differs by is
+ * spread anyway.
+ *
+ * @param first the pixel of the wider one on which the picture's first lies.
+ */
+function unlikeness(
+  picture: Float32Array,
+  wide: Float32Array,
+  first: number,
+  border: Int32Array,
+  width: number,
+  wideWidth: number,
+): number {
+  let cost = 0
+  const count = Math.max(1, border.length)
+  for (let c = 0; c < 3; c++) {
+    let [sum, square] = [0, 0]
+    for (let k = 0; k < border.length; k++) {
+      const i = border[k]!
+      const x = i % width
+      const there = first + ((i - x) / width) * wideWidth + x
+      const off = picture[i * 3 + c]! - wide[there * 3 + c]!
+      sum += off
+      square += off * off
+    }
+    const mean = sum / count
+    // A level difference counts, but little.
+    cost += square / count - 0.9 * mean * mean
+  }
+  return cost
+}
+
+/** The hole filled with surface from beside, its difference along the border spread over it; clear elsewhere. */
+function filled(surface: LinearRgba, from: LinearRgba, mask: Uint8Array): LinearRgba {
+  const { width } = surface
+  const picture = linearRaster(surface)
+  const inside: number[] = []
+  for (let i = 0; i < mask.length; i++) if (mask[i] === MISSING) inside.push(i)
+  for (let c = 0; c < 3; c++) {
+    const offs = differences(surface, from, mask, c)
+    spread(offs, inside, mask, width)
+    for (const i of inside) picture.data[i * 4 + c] = Math.max(0, from.data[i * 4 + c]! + offs[i]!)
+  }
+  for (const i of inside) picture.data[i * 4 + 3] = 1
+  return picture
+}
+
+/** By what two pictures differ where both are known, averaged over a few pixels; their mean elsewhere. */
+function differences(
+  surface: LinearRgba,
+  from: LinearRgba,
+  mask: Uint8Array,
+  c: number,
+): Float32Array {
+  const { width, height } = surface
+  const raw = new Float32Array(mask.length)
+  let [sum, count] = [0, 0]
+  for (let i = 0; i < mask.length; i++) {
+    if (mask[i] !== KNOWN) continue
+    raw[i] = surface.data[i * 4 + c]! - from.data[i * 4 + c]!
+    sum += raw[i]!
+    count++
+  }
+  const offs = new Float32Array(mask.length).fill(sum / Math.max(1, count))
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) {
+      if (mask[i] !== KNOWN) continue
+      let [near, places] = [0, 0]
+      for (let dy = -AVERAGED_PX; dy <= AVERAGED_PX; dy++)
+        for (let dx = -AVERAGED_PX; dx <= AVERAGED_PX; dx++) {
+          const [nx, ny] = [x + dx, y + dy]
+          if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue
+          const k = ny * width + nx
+          if (mask[k] !== KNOWN) continue
+          near += raw[k]!
+          places++
+        }
+      offs[i] = near / places
+    }
+  return offs
+}
+
+/** Spreads what is known along a border over what is missing: Laplace's equation, by relaxation. */
+function spread(
+  offs: Float32Array,
+  inside: readonly number[],
+  mask: Uint8Array,
+  width: number,
+): void {
+  const around = [-1, 1, -width, width]
+  for (let sweep = 0; sweep < SWEEPS; sweep++)
+    for (const i of inside) {
+      let [sum, count] = [0, 0]
+      const x = i % width
+      for (let k = 0; k < 4; k++) {
+        if ((k === 0 && x === 0) || (k === 1 && x === width - 1)) continue
+        const j = i + around[k]!
+        if (j < 0 || j >= mask.length || mask[j] === UNKNOWN) continue
+        sum += offs[j]!
+        count++
+      }
+      if (count > 0) offs[i] = sum / count
+    }
+}
