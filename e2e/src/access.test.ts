@@ -61,7 +61,7 @@ test('axe-core finds nothing on the bench, at any stage, under any sky', async (
   await page.goto(shoot)
   await page.locator('.tile').first().dblclick()
   await page.locator('[data-testid=viewer]').waitFor({ timeout: 60_000 })
-  for (const stage of ['Light', 'Cut', 'Ground', 'Frame', 'Finish']) {
+  for (const stage of ['Light', 'Tidy', 'Cut', 'Ground', 'Frame', 'Finish']) {
     await page.locator('nav[aria-label=Stages] button', { hasText: stage }).click()
     await page.getByRole('complementary', { name: 'Settings' }).waitFor()
     expect(await complaints(), stage).toEqual([])

@@ -4,6 +4,7 @@ import {
   decideShot,
   drawLinear,
   groundOf,
+  mendShot,
   placeOf,
   planRendition,
   type EngineContext,
@@ -62,7 +63,9 @@ export async function exportCutOut(
   dpi: number,
 ): Promise<Uint8Array> {
   const side = Math.max(source.size.width, source.size.height)
-  const decision = await decideShot(source, plan, context, { placements: [], sides: [side] })
+  const decided = await decideShot(source, plan, context, { placements: [], sides: [side] })
+  const decision = mendShot(source, plan, decided, context, { sides: [side] })
+  const clean = decision.sourceAt(side)
   const { facts, passes } = decision
   const [placement] = placementsOf(plan)
   if (!facts.lift || !placement) throw new NothingCutError()
@@ -82,7 +85,7 @@ export async function exportCutOut(
     behind: { kind: 'transparent' },
     passes: [...passes, facts.lift],
   }
-  const product = drawLinear(source, facts, cutOut)
+  const product = drawLinear(clean, facts, cutOut)
   const picture = srgbOfLinear(product)
   const { codec } = context
   switch (format) {
@@ -102,7 +105,7 @@ export async function exportCutOut(
         ...planRendition(decision, plan, placement, STEPS, 'ground'),
         ...sizeOf(whole),
       }
-      const standing = drawLinear(source, facts, { ...grounded, behind: { kind: 'transparent' } })
+      const standing = drawLinear(clean, facts, { ...grounded, behind: { kind: 'transparent' } })
       const alpha = placeOf(facts, whole).alpha()!
       const layers: Layer[] = [
         await layer('Outline', outlineOf(alpha), false),
@@ -112,7 +115,7 @@ export async function exportCutOut(
         await layer('Ground', groundPicture(grounded), true),
         await layer('Original', srgbOfLinear(drawLinear(source, facts, whole)), false),
       ]
-      const merged = drawLinear(source, facts, grounded)
+      const merged = drawLinear(clean, facts, grounded)
       const ground = groundOf(grounded)
       if (ground) layOnGround(merged, ground)
       const small = linearRaster(fitInside(merged, THUMBNAIL_PX))

@@ -16,6 +16,7 @@ import type { RenditionPlan } from '../steps'
 import type { EngineContext } from './context'
 import { decideShot, type Decision } from './decideShot'
 import { drawLinear, placeOf } from './drawRendition'
+import { mendShot } from './mendShot'
 
 /** What a cut-out is looked at on, or what of it. */
 export const CUT_LOOKS = ['grey', 'white', 'black', 'checker', 'alpha', 'outline'] as const
@@ -60,7 +61,10 @@ export async function drawCutView(
   { window, size, look, sides }: CutViewOptions,
 ): Promise<CutView> {
   const options = { placements: [], sides, until: 'cut' }
-  const { facts, passes, mattes } = await decideShot(source, plan, context, options)
+  const decision = await decideShot(source, plan, context, options)
+  const shot = mendShot(source, plan, decision, context, { until: 'cut' })
+  const { facts, passes, mattes } = shot
+  const clean = shot.sourceAt(Infinity)
   const [placement] = placementsOf(plan)
   if (!placement) throw new TypeError('A plan without placements has no picture')
   const part: RenditionPlan = {
@@ -74,13 +78,13 @@ export async function drawCutView(
     passes,
     findings: [],
   }
-  const photograph = (): SrgbRgba8 => srgbOfLinear(drawLinear(source, facts, part))
+  const photograph = (): SrgbRgba8 => srgbOfLinear(drawLinear(clean, facts, part))
   const alpha = placeOf(facts, part).alpha()
   if (!alpha || !facts.lift)
     return { picture: photograph(), matte: facts.matte, mattes, alpha: null }
   const cutOut = (ground: HexColour | null): SrgbRgba8 =>
     srgbOfLinear(
-      drawLinear(source, facts, lifted(part, facts)),
+      drawLinear(clean, facts, lifted(part, facts)),
       ground === null ? null : hexToLinear(ground),
     )
   const picture =

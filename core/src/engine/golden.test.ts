@@ -81,6 +81,10 @@ const CASES: Readonly<Record<(typeof STEPS)[number]['id'], readonly object[]>> =
       light: { look: { from: 'cube', hash: 'f'.repeat(64), name: 't', strengthPct: 80 } },
     },
   ],
+  tidy: [
+    { ...off, tidy: { specks: 'firm', cleanAt: 'photograph' } },
+    { ground: { behind: { kind: 'original' } }, tidy: { sweepPct: 80, blurPct: 30 } },
+  ],
   cut: [
     { ground: { behind: { kind: 'transparent' } } },
     {

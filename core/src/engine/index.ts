@@ -9,3 +9,13 @@ export { changedBetween, CUT_LOOKS, drawCutView, type CutLook, type CutView } fr
 export { cutTileKey, drawCutTile, type CutTile } from './cutTile'
 export { stagePictures, type StagePicture } from './stagePictures'
 export { encodeRendition, type EncodedFile } from './encodeRendition'
+export { mendShot, type MendedShot } from './mendShot'
+export {
+  drawTidyView,
+  SHADES,
+  TIDY_LOOKS,
+  type Shade,
+  type TidyLook,
+  type TidyView,
+  type TidyViewOptions,
+} from './tidyView'

@@ -16,6 +16,14 @@ for (let y = 0, p = 0; y < 200; y++)
   for (let x = 0; x < 200; x++, p += 4)
     if (original.data[p + 1]! > 100)
       for (let c = 0; c < 3; c++) original.data[p + c]! -= Math.round(y / 8)
+/** Dirt on the product: a grain, and one that is hardly seen. */
+for (const [x, y, width, height, value] of [
+  [80, 80, 3, 3, 250],
+  [66, 134, 2, 2, 36],
+] as const)
+  for (let row = y; row < y + height; row++)
+    for (let column = x; column < x + width; column++)
+      original.data.set([Math.max(value, 196), value, value, 255], (row * 200 + column) * 4)
 const source = photographSource(original)
 // A loose piece beside the product, for Cut to leave out.
 for (let y = 44; y < 47; y++) matte.alphas[0].plane.data.fill(255, y * 200 + 44, y * 200 + 47)
@@ -87,6 +95,14 @@ const gains = { from: 'gains', red: 1, green: 1, blue: 1 }
 const even = { ev: 0.2, mid: 0.1, pivot: 0.6 }
 const kiln = { from: 'own', id: 'kiln', strengthPct: 50 }
 const table = { from: 'cube', hash: '0'.repeat(64), name: 'Dusk', strengthPct: 50 }
+/** On the photographed backdrop, with the product cut all the same. */
+const behind = (change: object, base: object = {}) =>
+  [base, change].map((tidy) => ({
+    ground: { behind: { kind: 'original' } },
+    frame: { fillPct: 55 },
+    finish: { placements: [place({ longSidePx: 150, limitBytes: null })] },
+    tidy,
+  }))
 const gradient = (change: object) => [
   { ground: { behind: { kind: 'gradient' } } },
   { ground: { behind: { kind: 'gradient', ...change } } },
@@ -149,6 +165,21 @@ const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'light.even.mid': light({ even: { ...even, mid: -0.1 } }, { even }),
   'light.even.pivot': light({ even: { ...even, pivot: 0.9 } }, { even }),
   'light.flattenPct': onPhotograph({ flattenPct: 80 }),
+  'tidy.specks': [{}, { tidy: { specks: 'firm' } }],
+  'tidy.largestPct': [
+    { specks: 'firm', largestPct: 20 },
+    { specks: 'firm', largestPct: 0.5 },
+  ].map((tidy) => ({
+    tidy,
+  })),
+  'tidy.cleanAt': ['output', 'photograph'].map((cleanAt) => ({
+    tidy: { specks: 'firm', cleanAt },
+    // So small that a grain of dust is not seen any more.
+    finish: { placements: [place({ longSidePx: 16, limitBytes: null })] },
+  })),
+  'tidy.sweepPct': behind({ sweepPct: 90 }),
+  'tidy.sweepMarginPct': behind({ sweepPct: 90, sweepMarginPct: 6 }, { sweepPct: 90 }),
+  'tidy.blurPct': behind({ blurPct: 90 }),
   'cut.method': [{}, { cut: { method: 'off' } }],
   'cut.edgeShift': [{}, { cut: { edgeShift: -4 } }],
   'cut.edgeSoften': [{}, { cut: { edgeSoften: 5 } }],

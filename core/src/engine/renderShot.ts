@@ -1,6 +1,7 @@
-import { placementsOf, type Plan } from '../brief'
+import { ownOf, placementsOf, settingsFor, type Plan } from '../brief'
 import type { AnyFinding } from '../findings'
-import type { Box01 } from '../raster'
+import type { Placement } from '../outlets'
+import type { Box01, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import { STEPS, type MadeFile, type Registry, type RenditionPlan } from '../steps'
 import { checkpointOf, type EngineContext } from './context'
@@ -8,7 +9,8 @@ import { decideShot, type Decision } from './decideShot'
 import { drawRendition } from './drawRendition'
 import { encodeRendition, type EncodedFile } from './encodeRendition'
 import { enlargeFinely } from './enlargeFinely'
-import { planRendition, productIn, windowOf } from './planRendition'
+import { mendShot } from './mendShot'
+import { neededSide, planRendition, productIn, windowOf } from './planRendition'
 
 /** One finished file. */
 export interface RenditionFile extends EncodedFile {
@@ -42,11 +44,16 @@ export async function renderShot(
   const placements = placementsOf(plan).filter(({ id }) => only?.includes(id) ?? true)
   const decision = await decideShot(source, plan, context, { placements, steps })
   const checkpoint = checkpointOf(context)
+  const planFor = (placement: Placement): RenditionPlan =>
+    planRendition(decision, plan, placement, steps)
+  const sides = placementsOf(plan).map((placement) => neededSide(planFor(placement), source.size))
+  const mended = mendShot(source, plan, decision, context, { steps, sides })
   const renditions: RenditionFile[] = []
   for (const placement of placements) {
-    const planned = planRendition(decision, plan, placement, steps)
-    const { facts } = decision
-    const read = await enlargeFinely(source, facts, planned, context.network, checkpoint)
+    const planned = planRendition(mended, plan, placement, steps)
+    const { facts } = mended
+    const clean = mended.sourceAt(neededSide(planned, source.size))
+    const read = await enlargeFinely(clean, facts, planned, context.network, checkpoint)
     const picture = drawRendition(read, facts, planned)
     checkpoint('render')
     const file = await encodeRendition(picture, placement, context.codec, checkpoint)
@@ -55,11 +62,25 @@ export async function renderShot(
       placementId: placement.id,
       productBox: productIn(planned, decision),
       window: windowOf(planned, decision),
-      findings: [...planned.findings, ...checked(file, planned, steps)],
+      findings: [
+        ...planned.findings,
+        ...inspected(picture, plan, placement, steps),
+        ...checked(file, planned, steps),
+      ],
     })
   }
-  return { renditions, findings: decision.findings, mattes: decision.mattes }
+  return { renditions, findings: mended.findings, mattes: decision.mattes }
 }
+
+const inspected = (
+  picture: SrgbRgba8,
+  plan: Plan,
+  placement: Placement,
+  steps: Registry,
+): AnyFinding[] =>
+  steps.flatMap(
+    (step) => step.inspect?.(picture, settingsFor(plan, step, placement), ownOf(plan, step)) ?? [],
+  )
 
 function checked(file: EncodedFile, plan: RenditionPlan, steps: Registry): AnyFinding[] {
   const { bytes, width, height } = file

@@ -12,6 +12,7 @@ import type { Source } from '../source'
 import { STEPS, type Registry, type RenditionPlan } from '../steps'
 import { decideShot, type Decision } from './decideShot'
 import { drawRendition } from './drawRendition'
+import { mendShot } from './mendShot'
 import { planRendition, productIn } from './planRendition'
 import type { EngineContext } from './context'
 
@@ -57,12 +58,16 @@ export async function stagePictures(
   const placements = placementsOf(plan)
   const placement = placements.find(({ id }) => id === placementId) ?? placements[0]
   if (!placement) return []
-  return decided.flatMap(({ id, decision }, i) => {
+  const last = decided.at(-1)?.decision
+  return decided.flatMap(({ id, decision: known }, i) => {
     if (only !== undefined && only !== id) return []
+    // What is mended may go by what is decided later: where the product is.
+    const facts = steps[i]?.mend && last ? last.facts : known.facts
+    const decision = mendShot(source, plan, { ...known, facts }, context, { steps, until: id })
     const planned = planRendition(decision, plan, placement, steps, id)
     const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
-    const picture = drawRendition(source, decision.facts, { ...shown, size })
+    const picture = drawRendition(decision.sourceAt(sidePx), decision.facts, { ...shown, size })
     const product = productIn(shown, decision)
     return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size), product }]
   })

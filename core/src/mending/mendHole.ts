@@ -167,8 +167,7 @@ function unlikeness(
   const count = Math.max(1, border.length)
   for (let c = 0; c < 3; c++) {
     let [sum, square] = [0, 0]
-    for (let k = 0; k < border.length; k++) {
-      const i = border[k]!
+    for (const i of border) {
       const x = i % width
       const there = first + ((i - x) / width) * wideWidth + x
       const off = picture[i * 3 + c]! - wide[there * 3 + c]!

@@ -16,6 +16,8 @@ export interface Speck {
   readonly height: number
   /** Whether it is lighter than what it lies on. */
   readonly isLight: boolean
+  /** By how much it stands out where it does most, in code values. */
+  readonly contrast: number
 }
 
 /** Longer side at which dirt is looked for, in pixels. */
@@ -68,7 +70,7 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
       return shapesWithin(shape, marks).filter((core) => isDirt(core, marks))
     })
   const scale = source.size.width / size.width
-  return outOfCrowds(shapes).map(({ box, pixels, isLight }) => ({
+  return outOfCrowds(shapes).map(({ box, pixels, isLight, contrast }) => ({
     window: {
       x: box.x * scale,
       y: box.y * scale,
@@ -79,6 +81,7 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
     height: box.height,
     mask: maskOf(box, pixels, size.width),
     isLight,
+    contrast,
   }))
 }
 
@@ -132,10 +135,11 @@ function shapesWithin({ pixels, isLight }: Shape, marks: Marks): Shape[] {
   for (const seed of own) {
     own.delete(seed)
     const joined = [seed]
-    for (let k = 0; k < joined.length; k++)
+    // What is joined is looked at in turn.
+    for (const at of joined)
       for (let dy = -1; dy <= 1; dy++)
         for (let dx = -1; dx <= 1; dx++) {
-          const next = joined[k]! + dy * marks.width + dx
+          const next = at + dy * marks.width + dx
           if (own.delete(next)) joined.push(next)
         }
     found.push(shapeOf(joined, isLight, marks))

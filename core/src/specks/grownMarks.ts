@@ -21,8 +21,8 @@ export function grownMarks(luma: Luma, marks: Marks): Marks {
   const steps = new Uint8Array(kind.length)
   const queue: number[] = []
   for (let i = 0; i < kind.length; i++) if (kind[i]) queue.push(i)
-  for (let head = 0; head < queue.length; head++) {
-    const i = queue[head]!
+  // What is reached is gone on from in turn.
+  for (const i of queue) {
     if (steps[i]! >= REACH_PX) continue
     const x = i % width
     const y = (i - x) / width

@@ -4,11 +4,12 @@ import { finish } from './finish'
 import { frame } from './frame'
 import { ground } from './ground'
 import { light } from './light'
+import { tidy } from './tidy'
 
 /**
  * The steps, in the order in which they always run. Light comes first so that everything after it
- * sees true colour; Ground before Frame, for what lies beyond the photograph is ground; Finish last.
+ * sees true colour; Tidy before Cut, so that a cut-out is clean; Ground before Frame, for what lies beyond the photograph is ground; Finish last.
  */
-export const STEPS = defineRegistry([light, cut, ground, frame, finish])
+export const STEPS = defineRegistry([light, tidy, cut, ground, frame, finish])
 
 export type StepId = (typeof STEPS)[number]['id']

@@ -56,6 +56,12 @@ export interface DecideContext {
   readonly checkpoint: (stage: string) => void
 }
 
+/** What a step is given to mend with. */
+export interface MendContext extends Pick<DecideContext, 'source' | 'checkpoint'> {
+  /** Longer sides of the photograph, in pixels, at the scales of the renditions. */
+  readonly sides: readonly number[]
+}
+
 /** What a step has decided about a shot. */
 export interface Decided {
   readonly facts?: Partial<ShotFacts>
@@ -64,6 +70,18 @@ export interface Decided {
   readonly findings?: readonly AnyFinding[]
   /** Mattes that were made anew, to be kept. */
   readonly mattes?: readonly { readonly key: string; readonly matte: PackedMatte }[]
+}
+
+/** What a step has mended in the photograph itself. */
+export interface Mended {
+  /**
+   * The photograph with what was mended laid over it, for a rendition in which its longer side is so long, in
+   * pixels. The original is never written to.
+   */
+  readonly at: (sidePx: number) => Source
+  /** What it does to the pixels of every rendition, before the other steps. */
+  readonly passes: readonly Pass[]
+  readonly findings: readonly AnyFinding[]
 }
 
 /** A finished file, as far as a step may judge it. */
@@ -121,6 +139,18 @@ export interface Step<
     own: z.output<Own>,
     context: DecideContext,
   ): Promise<Decided>
+  /**
+   * Mends the photograph's own pixels, once everything else is decided: nothing that is decided goes by what was
+   * mended, so that a stroke never cuts anew.
+   */
+  mend?(
+    facts: ShotFacts,
+    settings: z.output<Settings>,
+    own: z.output<Own>,
+    context: MendContext,
+  ): Mended
+  /** What it finds in the pixels of a rendition. */
+  inspect?(picture: SrgbRgba8, settings: z.output<Settings>, own: z.output<Own>): readonly F[]
   /** Adds its part to the plan of one rendition. */
   plan?(draft: RenditionPlan, settings: z.output<Settings>, facts: ShotFacts): RenditionPlan
   /** How the picture is shown as it leaves this step, where its plan alone would not show what it did. */

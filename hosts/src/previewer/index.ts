@@ -8,5 +8,6 @@ export type {
   PreviewAnswers,
   PreviewRequest,
   StageRaster,
+  TidyRaster,
   ToPreviewer,
 } from './protocol'

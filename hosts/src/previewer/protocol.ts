@@ -1,6 +1,6 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
-import type { CutLook } from '@cloudbank/core/engine'
+import type { CutLook, TidyView, TidyViewOptions } from '@cloudbank/core/engine'
 import type { CutMatte, Matte } from '@cloudbank/core/matte'
 import type { Box01, Matrix3, Rgb, Size } from '@cloudbank/core/raster'
 import type { LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
@@ -61,6 +61,17 @@ export type PreviewRequest =
       /** Draws with alpha of the base level, and tells what has changed since the quick drawing before. */
       readonly quick: boolean
     }
+  /** A part of a photograph as Tidy leaves it. */
+  | {
+      readonly kind: 'tidy'
+      /** Only the newest drawing of a view is wanted. */
+      readonly view: string
+      readonly picture: string
+      readonly plan: Plan
+      readonly assets: readonly JobAsset[]
+      readonly mattes: readonly KeyedMatte[]
+      readonly options: TidyViewOptions
+    }
   /** The outline of a cut as a path. */
   | {
       readonly kind: 'trace'
@@ -86,6 +97,12 @@ export type PreviewRequest =
       /** Id of the placement as which it is framed. */
       readonly placementId?: string
     }
+
+/** A tidied picture as it is looked at. */
+export interface TidyRaster extends Size, Pick<TidyView, 'specks' | 'seenAt'> {
+  readonly data: Uint8ClampedArray
+  readonly tookMs: number
+}
 
 /** A cut as it is looked at. */
 export interface CutRaster extends Size {
@@ -128,6 +145,7 @@ export interface PreviewAnswers {
   }
   read: NeutralReading
   pixel: { readonly srgb: Rgb; readonly lab: Rgb } | null
+  tidy: TidyRaster
   stages: readonly StageRaster[]
   cut: CutRaster
   trace: readonly Outline[]

@@ -1,5 +1,10 @@
 import type { Codec } from '@cloudbank/core/codec'
-import { lightPicture, stagePictures, type EngineContext } from '@cloudbank/core/engine'
+import {
+  drawTidyView,
+  lightPicture,
+  stagePictures,
+  type EngineContext,
+} from '@cloudbank/core/engine'
 import { measureHistogram } from '@cloudbank/core/measure'
 import type { NetworkOf } from '@cloudbank/core/networks'
 import {
@@ -22,7 +27,7 @@ import { createAssetStore } from '../pool'
 import { createCutViews } from './cutViews'
 import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf } from './PictureShelf'
-import type { PreviewAnswers, PreviewRequest, StageRaster } from './protocol'
+import type { PreviewAnswers, PreviewRequest, StageRaster, TidyRaster } from './protocol'
 
 /** What the platform gives the previewer. */
 export interface PreviewPlatform {
@@ -75,6 +80,8 @@ export function servePreviewer({
         return drawStages(request)
       case 'cut':
         return cutViews.draw(shelf.get(request.picture), contextOf(request), request)
+      case 'tidy':
+        return drawTidy(request)
       case 'trace':
         return cutViews.trace(shelf.get(request.picture), contextOf(request), request.plan)
       case 'snap':
@@ -107,12 +114,21 @@ export function servePreviewer({
     return { width, height, histogram, tookMs: performance.now() - began }
   }
 
+  async function drawTidy(request: RequestOf<'tidy'>): Promise<TidyRaster> {
+    const began = performance.now()
+    const { source } = shelf.get(request.picture).levels.at(-1)!
+    const context = contextOf(request)
+    const { picture, ...found } = await drawTidyView(source, request.plan, context, request.options)
+    const { width, height, data } = picture
+    return { width, height, data, ...found, tookMs: performance.now() - began }
+  }
+
   async function cubeOf(look: Look): Promise<CubeLut | null> {
     const bytes = look.from === 'cube' ? await assets.get(look.hash) : null
     return bytes && readCubeAsset(bytes)
   }
 
-  function contextOf(request: RequestOf<'stages' | 'cut' | 'trace'>): EngineContext {
+  function contextOf(request: RequestOf<'stages' | 'cut' | 'tidy' | 'trace'>): EngineContext {
     assets.give(request.assets)
     return {
       codec,

@@ -1,0 +1,72 @@
+import { doneOf, saysOf } from '../../strokes'
+import type { Pass } from '../pass'
+import { notAtRest } from '../atRest'
+import { defineStep } from '../step'
+import { bandingOf } from './banding'
+import { blurBehind } from './blurBehind'
+import { TIDY_CONTROLS } from './controls'
+import { countCleaned } from './dirt'
+import { bandFindings, cleanFindings, TIDY_FINDINGS } from './findings'
+import { TidySettings } from './settings'
+import { sweepPass } from './sweep'
+import { tidiedAt } from './tidied'
+import { isTextured } from './tools'
+import { TidyOwn, type Work, type WorkOf } from './works'
+
+const isSweep = (work: Work): work is WorkOf<'sweep'> => work.kind === 'sweep'
+
+/** Tidy: dirt, marks and stains go, texture stays. Everything it does lies over the photograph. */
+export const tidy = defineStep({
+  id: 'tidy',
+  title: 'Tidy',
+  engine: 1,
+  settings: TidySettings,
+  own: TidyOwn,
+  controls: TIDY_CONTROLS,
+  findings: TIDY_FINDINGS,
+  describe: ({ specks, sweepPct, blurPct }) =>
+    [
+      specks !== 'none' && `dirt cleaned ${specks === 'firm' ? 'firmly' : 'gently'}`,
+      sweepPct > 0 && `backdrop swept ${sweepPct} %`,
+      blurPct > 0 && `backdrop blurred ${blurPct} %`,
+    ]
+      .filter((part) => typeof part === 'string')
+      .join(', ') || 'as photographed',
+  // What says how says nothing while nothing is done.
+  keyPart: (settings) => {
+    const { largestPct: _largest, cleanAt: _at, sweepMarginPct: _margin, ...rest } = settings
+    return notAtRest(TidySettings, {
+      ...rest,
+      ...(settings.specks === 'none'
+        ? {}
+        : { largestPct: settings.largestPct, cleanAt: settings.cleanAt }),
+      ...(settings.sweepPct === 0 ? {} : { sweepMarginPct: settings.sweepMarginPct }),
+    })
+  },
+  ownKeyPart: ({ works, refused }) => {
+    const done = doneOf(works).map(saysOf)
+    const places = Object.values(refused)
+    if (done.length === 0 && places.length === 0) return null
+    return { ...(done.length > 0 ? { done } : {}), ...(places.length > 0 ? { places } : {}) }
+  },
+  mend: ({ matte }, settings, own, { source, sides, checkpoint }) => {
+    const cut = matte?.kind === 'cut' ? matte : null
+    const stage = (): void => checkpoint('tidy')
+    const done = doneOf(own.works)
+    const sweep = sweepPass(source, cut, settings, done.filter(isSweep))
+    const passes: Pass[] = [
+      ...(sweep ? [sweep] : []),
+      ...(settings.blurPct > 0 ? [blurBehind(settings.blurPct)] : []),
+    ]
+    const textured = done.filter((work) => work.kind === 'calm' && isTextured(source, work))
+    const largest = Math.max(0, ...sides)
+    const cleaned = countCleaned(source, settings, own.refused, largest)
+    return {
+      at: (sidePx) => tidiedAt(source, settings, own, sidePx, stage),
+      passes,
+      findings: cleanFindings(cleaned, done.length, textured.length),
+    }
+  },
+  inspect: (picture, { sweepPct }, { works }) =>
+    sweepPct > 0 || doneOf(works).some(isSweep) ? bandFindings(bandingOf(picture)) : [],
+})

@@ -1,0 +1,100 @@
+import type { PxBox, Size } from '../../raster'
+import { withPatches, type Patch, type Source } from '../../source'
+import { boxOfStroke, doneOf, saysOf, strokeAt, type Point } from '../../strokes'
+import { cleanedPatches } from './dirt'
+import type { TidySettings } from './settings'
+import { patchesOf } from './tools'
+import type { TidyOwn, Work } from './works'
+
+/** Works that are remembered of one photograph; what is further back is done again. */
+const KEPT = 300
+/** A work looks at what lies within so many times its radius. */
+const LOOKS = 4
+
+const known = new WeakMap<Source, Map<string, Patch[]>>()
+
+/**
+ * A photograph as it was tidied: what was cleaned, then what was done by hand, in its order. What has been worked out
+ * before is remembered for as long as the photograph is open: one stroke more costs one stroke, one that is taken back
+ * costs those that lay over it.
+ */
+export function tidiedAt(
+  source: Source,
+  settings: TidySettings,
+  { works, refused }: TidyOwn,
+  sidePx: number,
+  checkpoint: () => void,
+): Source {
+  const done = doneOf(works)
+  const clean = (side: number): Patch[] =>
+    cleanedPatches(source, settings, refused, side, checkpoint)
+  // Works go by all that was cleaned, whatever is made of the photograph.
+  const whole = done.length === 0 ? source : withPatches(source, clean(Infinity))
+  const patches: Patch[] = []
+  done.forEach((work, at) => {
+    const key = keyOf(done, at, source.size, settings, refused)
+    patches.push(
+      ...remembered(source, key, () => {
+        checkpoint()
+        return patchesOf(withPatches(whole, patches), work)
+      }),
+    )
+  })
+  return withPatches(source, [...clean(sidePx), ...patches])
+}
+
+function remembered(source: Source, key: string, make: () => Patch[]): Patch[] {
+  const ofSource = known.get(source) ?? new Map<string, Patch[]>()
+  known.set(source, ofSource)
+  const patches = ofSource.get(key) ?? make()
+  // The newest used stand last.
+  ofSource.delete(key)
+  ofSource.set(key, patches)
+  for (const oldest of ofSource.keys()) {
+    if (ofSource.size <= KEPT) break
+    ofSource.delete(oldest)
+  }
+  return patches
+}
+
+/** What a work's patches depend on: itself, what was cleaned, and the works before it that it can see. */
+function keyOf(
+  done: readonly Work[],
+  at: number,
+  size: Size,
+  { specks, largestPct }: TidySettings,
+  refused: TidyOwn['refused'],
+): string {
+  const own = done[at]!
+  const seen: Work[] = []
+  let boxes = boxesOf(own, size)
+  for (let k = at - 1; k >= 0; k--) {
+    const earlier = boxesOf(done[k]!, size)
+    if (!earlier.some((one) => boxes.some((box) => overlaps(one, box)))) continue
+    seen.push(done[k]!)
+    boxes = [...boxes, ...earlier]
+  }
+  const cleaned = specks === 'none' ? [] : [specks, largestPct, Object.values(refused)]
+  return JSON.stringify([cleaned, saysOf(own), ...seen.map((work) => saysOf(work))])
+}
+
+/** What a work looks at and changes, in pixels. */
+function boxesOf(work: Work, size: Size): PxBox[] {
+  if (work.kind !== 'borrow') {
+    const stroke = strokeAt(work, size)
+    const band = 'band' in work ? 10 * work.band * Math.max(size.width, size.height) : 0
+    return [boxOfStroke(stroke, LOOKS * stroke.radius + band + LOOKS)]
+  }
+  const box = boxOfPoints(work.outline, size)
+  const half = (work.scale * Math.hypot(box.width, box.height)) / 2 + 2
+  const [x, y] = [work.to[0] * size.width, work.to[1] * size.height]
+  return [box, { x: x - half, y: y - half, width: 2 * half, height: 2 * half }]
+}
+
+function boxOfPoints(points: readonly Point[], size: Size): PxBox {
+  const at = points.map(([x, y]): Point => [x * size.width, y * size.height])
+  return boxOfStroke({ points: at, radius: 2, hardness: 1 })
+}
+
+const overlaps = (a: PxBox, b: PxBox): boolean =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
