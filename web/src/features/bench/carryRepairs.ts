@@ -1,7 +1,7 @@
 import { WHOLE_01, type Box01 } from '@cloudbank/core/raster'
 import { carriedRepair, type Repairs } from '@cloudbank/core/steps'
 import { put, type ShootView, type Shot } from '../../data'
-import { nextTurn } from './steps/cut/useRepairs'
+import { nextTurn } from './hand'
 
 /** Where a shot's product was found when it came in; all of it where none was. */
 const productOf = (view: ShootView, { originalHash }: Shot): Box01 =>

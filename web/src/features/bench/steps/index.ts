@@ -7,6 +7,7 @@ import { FrameStage } from './frame'
 import { GroundStage } from './ground'
 import { LightStage } from './light'
 import { PlainStage } from './PlainStage'
+import { TidyStage } from './tidy'
 
 /** What a step shows on the bench: its picture, panel and tools. */
 export type StageComponent = ComponentType<{ readonly bench: Bench }>
@@ -14,6 +15,7 @@ export type StageComponent = ComponentType<{ readonly bench: Bench }>
 /** The steps that have more to show than their picture and what the brief says of them. */
 const STAGES: Readonly<Partial<Record<StepId, StageComponent>>> = {
   light: LightStage,
+  tidy: TidyStage,
   cut: CutStage,
   ground: GroundStage,
   frame: FrameStage,

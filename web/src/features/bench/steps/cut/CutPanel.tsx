@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Plan } from '@cloudbank/core/brief'
 import { CUT_LOOKS } from '@cloudbank/core/engine'
 import { formatPercent, formatSigned } from '@cloudbank/core/words'
@@ -10,12 +10,12 @@ import { Action, Key, Slider } from '../../../../ui'
 import { LevelChoice, StepControls } from '../../controls'
 import type { Bench } from '../../useBench'
 import { FindingList } from '../FindingList'
-import { LOOK_WORDS, SIZES, TOOLS, useCutTools } from './cutTools'
-import { RepairList } from './RepairList'
+import { BrushSize, ListedList, Part } from '../../hand'
+import { LOOK_WORDS, TOOLS, useCutTools } from './cutTools'
 import { SaveCutOut } from './SaveCutOut'
 import { traceOf } from './traceOf'
 import type { PathEditor } from './usePathEditor'
-import type { RepairActions } from './useRepairs'
+import { REPAIR_WORDS, type RepairActions } from './useRepairs'
 
 interface Props {
   readonly bench: Bench
@@ -100,28 +100,18 @@ export function CutPanel(props: Props) {
           </Text>
         )}
       </Part>
-      <RepairList repairs={repairs} />
+      <ListedList
+        title="Repairs"
+        noun="repair"
+        listed={repairs}
+        wordsOf={({ kind }) => REPAIR_WORDS[kind]}
+      />
       <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
         <LevelChoice editor={bench.editor} step="cut" />
       </Box>
       <StepControls step="cut" own={{}} editor={bench.editor} view={bench.view} shot={bench.shot} />
       <SaveCutOut bench={bench} plan={plan} facts={facts} />
       <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
-    </Box>
-  )
-}
-
-/** One part of the panel under its title. */
-export function Part(props: { title: string; aside?: React.ReactNode; children: React.ReactNode }) {
-  return (
-    <Box paddingY="8px" borderTopWidth="1px" borderColor="hairline" _first={{ borderTopWidth: 0 }}>
-      <Flex align="baseline" marginBottom="4px">
-        <Heading as="h2" fontSize="13px" fontWeight="700" flex="1">
-          {props.title}
-        </Heading>
-        {props.aside}
-      </Flex>
-      {props.children}
     </Box>
   )
 }
@@ -158,46 +148,17 @@ const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
 function ToolPart() {
   const hand = useCutTools()
   const tool = TOOLS.find(({ id }) => id === hand.tool)!
-  const size = Math.log(hand.radius / SIZES.least) / Math.log(SIZES.step)
-  const most = Math.log(SIZES.most / SIZES.least) / Math.log(SIZES.step)
   return (
     <Part title={tool.word}>
       <Text fontSize="12px" color="softInk" marginBottom="4px">
         {tool.hint}
       </Text>
       {BRUSHED.includes(tool.id) && (
-        <>
-          <Slider
-            label="Size"
-            reading={`${(hand.radius * 2000).toFixed(0)} px`}
-            value={size}
-            min={0}
-            max={most}
-            step={1}
-            onChange={(next) =>
-              useCutTools.setState({
-                radius:
-                  next === size
-                    ? hand.radius
-                    : Math.min(SIZES.most, SIZES.least * SIZES.step ** next),
-              })
-            }
-            aside={
-              <>
-                <Key>{keyLabel('finer')}</Key> <Key>{keyLabel('broader')}</Key>
-              </>
-            }
-          />
-          <Slider
-            label="Hardness"
-            reading={formatPercent(hand.hardness, 0)}
-            value={hand.hardness}
-            min={0}
-            max={1}
-            step={0.05}
-            onChange={(hardness) => useCutTools.setState({ hardness })}
-          />
-        </>
+        <BrushSize
+          radius={hand.radius}
+          hardness={hand.hardness}
+          set={(change) => useCutTools.setState(change)}
+        />
       )}
       {tool.id === 'edge' && (
         <>

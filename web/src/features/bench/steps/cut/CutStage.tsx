@@ -10,19 +10,24 @@ import type { Bench } from '../../useBench'
 import { useSame } from '../../useSame'
 import type { Place, PointerTool, Shown } from '../../Viewer'
 import { Waiting } from '../Waiting'
-import { CutOverlay, type Drawing } from './CutOverlay'
+import {
+  boxTool,
+  clickTool,
+  nextTurn,
+  pointOf,
+  resized,
+  strokeTool,
+  useShownParts,
+  type Drawing,
+  type InHand,
+} from '../../hand'
+import { CutOverlay } from './CutOverlay'
 import { CutPanel } from './CutPanel'
 import { CutPicture } from './CutPicture'
-import { nextLook, resized, TOOLS, useCutTools, type ToolId } from './cutTools'
-import { useCutParts } from './useCutParts'
+import { nextLook, TOOLS, useCutTools, type ToolId } from './cutTools'
 import { useCutView } from './useCutView'
 import { usePathEditor } from './usePathEditor'
-import { nextTurn, useRepairs } from './useRepairs'
-
-/** Points of a stroke lie at least this far apart, in shares of the picture. */
-const EVERY = 0.0015
-/** A stroke that has so many has been drawn over everything. */
-const MOST_POINTS = 4000
+import { useRepairs } from './useRepairs'
 
 /** Cut on the bench: looked at closely, and repaired by hand. */
 export function CutStage({ bench }: { bench: Bench }) {
@@ -39,9 +44,9 @@ export function CutStage({ bench }: { bench: Bench }) {
   const { touches } = bench.plan
   const plan = useSame({
     ...bench.plan,
-    touches: { ...touches, cut: { ...touches.cut, repairs: repairs.repairs } },
+    touches: { ...touches, cut: { ...touches.cut, repairs: repairs.all } },
   })
-  const { whole, detail } = useCutParts(shot, shown)
+  const { whole, detail } = useShownParts(shot, shown)
   const common = { picture, plan, assets, mattes, look: hand.look }
   const close = useCutView({ ...common, part: detail })
   const drawn = useCutView({ ...common, part: whole })
@@ -79,7 +84,7 @@ export function CutStage({ bench }: { bench: Bench }) {
     },
     repairOf: (kind, points) => {
       const { radius, hardness, shift, soften } = hand
-      const stroke = { turn: nextTurn(repairs.repairs), hidden: false, points, radius, hardness }
+      const stroke = { turn: nextTurn(repairs.all), hidden: false, points, radius, hardness }
       finish(
         kind === 'edge'
           ? { kind, ...stroke, shift: shift / 1000, soften: soften / 1000 }
@@ -87,8 +92,8 @@ export function CutStage({ bench }: { bench: Bench }) {
       )
     },
     box: (from, to) =>
-      finish({ kind: 'box', turn: nextTurn(repairs.repairs), hidden: false, from, to }),
-    flip: (at) => finish({ kind: 'flip', turn: nextTurn(repairs.repairs), hidden: false, at }),
+      finish({ kind: 'box', turn: nextTurn(repairs.all), hidden: false, from, to }),
+    flip: (at) => finish({ kind: 'flip', turn: nextTurn(repairs.all), hidden: false, at }),
     path: {
       ...path,
       measure: (a, b) => {
@@ -137,7 +142,7 @@ export function CutStage({ bench }: { bench: Bench }) {
           facts={facts}
           tookMs={(close ?? drawn)?.raster.tookMs ?? null}
           repairs={repairs}
-          done={doneOf(repairs.repairs).length}
+          done={doneOf(repairs.all).length}
           path={path}
           onNextDoubt={doubts.length > 0 ? nextDoubt : null}
         />
@@ -161,9 +166,7 @@ function ToolChoice({ tool, chosen }: { tool: (typeof TOOLS)[number]; chosen: bo
 type StrokeKind = 'keep' | 'drop' | 'paint' | 'erase' | 'edge'
 const BRUSHES: ReadonlySet<ToolId> = new Set(['keep', 'drop', 'paint', 'erase', 'edge'])
 
-interface Hands {
-  readonly drawing: () => Drawing | null
-  readonly setDrawing: (drawing: Drawing | null) => void
+interface Hands extends InHand {
   readonly repairOf: (kind: StrokeKind, points: Point[]) => void
   readonly box: (from: Point, to: Point) => void
   readonly flip: (at: Point) => void
@@ -175,41 +178,14 @@ interface Hands {
   }
 }
 
-/** A place as a repair keeps it: what is drawn far beyond the picture ends at its surroundings. */
-const pointOf = ({ x, y }: Place): Point => [
-  Math.min(2, Math.max(-1, x)),
-  Math.min(2, Math.max(-1, y)),
-]
-
 function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
-  const { setDrawing } = hands
-  const nothing = (): void => undefined
   switch (tool) {
     case 'hand':
       return null
     case 'flip':
-      return {
-        cursor: 'crosshair',
-        onDown: (at) => hands.flip(pointOf(at)),
-        onDrag: nothing,
-        onUp: nothing,
-      }
+      return clickTool(hands.flip)
     case 'box':
-      return {
-        cursor: 'crosshair',
-        onDown: (at) => setDrawing({ kind: 'box', from: pointOf(at), to: pointOf(at) }),
-        onDrag: (at) => {
-          const drawing = hands.drawing()
-          if (drawing?.kind === 'box') setDrawing({ ...drawing, to: pointOf(at) })
-        },
-        onUp: (at) => {
-          const drawing = hands.drawing()
-          const to = pointOf(at)
-          if (drawing?.kind === 'box' && drawing.from[0] !== to[0] && drawing.from[1] !== to[1])
-            hands.box(drawing.from, to)
-          setDrawing(null)
-        },
-      }
+      return boxTool(hands, hands.box)
     case 'path':
       return {
         cursor: 'crosshair',
@@ -222,22 +198,6 @@ function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
     case 'paint':
     case 'erase':
     case 'edge':
-      return {
-        cursor: 'none',
-        onDown: (at) => setDrawing({ kind: 'stroke', points: [pointOf(at)] }),
-        onDrag: (at) => {
-          const drawing = hands.drawing()
-          if (drawing?.kind !== 'stroke' || drawing.points.length >= MOST_POINTS) return
-          const [x, y] = pointOf(at)
-          const [lastX, lastY] = drawing.points.at(-1)!
-          if (Math.hypot(x - lastX, y - lastY) >= EVERY)
-            setDrawing({ kind: 'stroke', points: [...drawing.points, [x, y]] })
-        },
-        onUp: () => {
-          const drawing = hands.drawing()
-          if (drawing?.kind === 'stroke') hands.repairOf(tool, [...drawing.points])
-          setDrawing(null)
-        },
-      }
+      return strokeTool(hands, 'none', (points) => hands.repairOf(tool, points))
   }
 }

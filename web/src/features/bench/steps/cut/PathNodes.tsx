@@ -1,5 +1,6 @@
 import type { Point } from '@cloudbank/core/strokes'
-import { LINES, screenPath } from './CutOverlay'
+import { LINES } from '../../hand'
+import { screenPath } from './CutOverlay'
 import type { PathEditor } from './usePathEditor'
 
 /** Side of a node's square on the screen, in pixels. */

@@ -10,7 +10,7 @@ import { Action } from '../../../../ui'
 import { download } from '../../../../work/delivery'
 import { saveCutOut } from '../../../../work/cutOuts'
 import type { Bench } from '../../useBench'
-import { Part } from './CutPanel'
+import { Part } from '../../hand'
 import { traceOf } from './traceOf'
 
 interface Props {

@@ -47,9 +47,6 @@ export const LOOK_WORDS: Readonly<Record<CutLook, string>> = {
   outline: 'Outline',
 }
 
-/** Sizes of brushes, as half their width in shares of the longer side. */
-export const SIZES = { least: 0.001, most: 0.12, step: 1.25 } as const
-
 interface CutTools {
   readonly tool: ToolId
   readonly look: CutLook
@@ -72,7 +69,3 @@ export const useCutTools = create<CutTools>()(() => ({
 
 export const nextLook = (look: CutLook): CutLook =>
   CUT_LOOKS[(CUT_LOOKS.indexOf(look) + 1) % CUT_LOOKS.length]!
-
-/** A brush one step larger or smaller. */
-export const resized = (radius: number, by: 1 | -1): number =>
-  Math.min(SIZES.most, Math.max(SIZES.least, radius * SIZES.step ** by))

@@ -1,18 +1,13 @@
 import { useEffect, useId, useRef, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
 import type { CutLook } from '@cloudbank/core/engine'
-import type { Box01, Size } from '@cloudbank/core/raster'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { CutRaster } from '@cloudbank/hosts/previewer'
 import { sharedPreviewer, type OpenPicture } from '../../../../preview'
+import type { ShownPart } from '../../hand'
 import type { ShotMattes } from '../../../../preview'
 
-export interface CutPart {
-  readonly window: Box01
-  readonly size: Size
-}
-
-export interface CutDrawing extends CutPart {
+export interface CutDrawing extends ShownPart {
   readonly raster: CutRaster
 }
 
@@ -23,7 +18,7 @@ interface Wanted {
   readonly mattes: ShotMattes
   readonly look: CutLook
   /** Null while this part is not wanted. */
-  readonly part: CutPart | null
+  readonly part: ShownPart | null
 }
 
 /** A part of the cut, drawn by the previewer; the one before stands until the next is there. */

@@ -12,7 +12,8 @@ import {
   type Measure,
   type NodeAt,
 } from './path'
-import { nextTurn, type RepairActions } from './useRepairs'
+import { nextTurn } from '../../hand'
+import type { RepairActions } from './useRepairs'
 
 /** Nodes and handles are caught within this many pixels of the screen. */
 const REACH_PX = 8
@@ -37,7 +38,7 @@ type Work =
   | { readonly kind: 'move'; readonly hit: Exclude<Hit, { kind: 'line' }>; readonly moved: boolean }
 
 /** Draws and changes the path among the repairs of a shot; there is one at most. */
-export function usePathEditor({ repairs, add, change, remove }: RepairActions): PathEditor {
+export function usePathEditor({ all: repairs, add, change, remove }: RepairActions): PathEditor {
   const found = Object.entries(repairs).find(
     (entry): entry is [string, RepairOf<'path'>] => entry[1].kind === 'path' && !entry[1].hidden,
   )

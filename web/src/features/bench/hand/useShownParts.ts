@@ -1,7 +1,11 @@
 import { useEffect, useMemo, useState } from 'react'
-import { fitInside, WHOLE_01, type Size } from '@cloudbank/core/raster'
-import type { Shown } from '../../Viewer'
-import type { CutPart } from './useCutView'
+import { fitInside, WHOLE_01, type Box01, type Size } from '@cloudbank/core/raster'
+import type { Shown } from '../Viewer'
+
+export interface ShownPart {
+  readonly window: Box01
+  readonly size: Size
+}
 
 /** Longer side at which the whole is drawn, in pixels. */
 const WHOLE_SIDE_PX = 1200
@@ -9,16 +13,16 @@ const WHOLE_SIDE_PX = 1200
 const STILL_MS = 120
 
 /** The parts of a photograph that are drawn: the whole, and what is seen of it where that is enlarged. */
-export function useCutParts(
+export function useShownParts(
   photograph: Size,
   shown: Shown | null,
-): { readonly whole: CutPart; readonly detail: CutPart | null } {
+): { readonly whole: ShownPart; readonly detail: ShownPart | null } {
   const { width, height } = photograph
   const whole = useMemo(
-    (): CutPart => ({ window: WHOLE_01, size: fitInside({ width, height }, WHOLE_SIDE_PX) }),
+    (): ShownPart => ({ window: WHOLE_01, size: fitInside({ width, height }, WHOLE_SIDE_PX) }),
     [width, height],
   )
-  const [detail, setDetail] = useState<CutPart | null>(null)
+  const [detail, setDetail] = useState<ShownPart | null>(null)
   useEffect(() => {
     const timer = setTimeout(
       () => setDetail(shown && closePart({ width, height }, shown)),
@@ -30,7 +34,7 @@ export function useCutParts(
 }
 
 /** What is seen, in the pixels of the screen; null where the whole has as many. */
-function closePart(photograph: Size, { view, pane }: Shown): CutPart | null {
+function closePart(photograph: Size, { view, pane }: Shown): ShownPart | null {
   const scale = view.scale * devicePixelRatio
   const longer = Math.max(photograph.width, photograph.height)
   if (scale * longer <= WHOLE_SIDE_PX * 1.1) return null

@@ -1,0 +1,96 @@
+import type { ComponentProps } from 'react'
+import type { Work } from '@cloudbank/core/steps'
+import type { Point } from '@cloudbank/core/strokes'
+import type { TidyRaster } from '@cloudbank/hosts/previewer'
+import { HandMarks, LINES } from '../../hand'
+
+interface Props extends Omit<ComponentProps<typeof HandMarks>, 'children'> {
+  /** Dirt that is marked. */
+  readonly specks: TidyRaster['specks']
+  /** Works whose strokes are seen, as strongly as they work. */
+  readonly works: readonly Work[]
+  /** The outline of an area that waits to be placed. */
+  readonly area: readonly Point[] | null
+}
+
+/** Room between dirt and its mark, in pixels of the screen. */
+const ROOM_PX = 5
+
+/** What is drawn over a picture that is tidied. */
+export const TidyMarks = ({ specks, works, area, ...hand }: Props) => (
+  <HandMarks {...hand}>
+    {(at, length) => (
+      <>
+        {works.map((work, i) => (
+          <Trace key={i} work={work} at={at} length={length} />
+        ))}
+        <g data-testid="specks" data-count={specks.length}>
+          {specks.map(({ box, isRefused }, i) => {
+            const [x, y] = at([box.x, box.y])
+            const [right, bottom] = at([box.x + box.width, box.y + box.height])
+            return LINES.map(({ stroke, extra }) => (
+              <rect
+                key={`${i}/${stroke}`}
+                x={x - ROOM_PX}
+                y={y - ROOM_PX}
+                width={right - x + 2 * ROOM_PX}
+                height={bottom - y + 2 * ROOM_PX}
+                rx={ROOM_PX}
+                fill="none"
+                stroke={stroke}
+                strokeWidth={1 + extra}
+                strokeOpacity={extra ? 0.35 : 0.9}
+                strokeDasharray={isRefused ? '2 4' : undefined}
+              />
+            ))
+          })}
+        </g>
+        {area &&
+          LINES.map(({ stroke, extra }) => (
+            <polygon
+              key={stroke}
+              points={area.map((point) => at(point).join(',')).join(' ')}
+              fill="none"
+              stroke={stroke}
+              strokeWidth={1 + extra}
+              strokeDasharray={extra ? undefined : '4 4'}
+            />
+          ))}
+      </>
+    )}
+  </HandMarks>
+)
+
+interface TraceProps {
+  readonly work: Work
+  readonly at: (point: Point) => Point
+  readonly length: (share: number) => number
+}
+
+/** The stroke of a work, or the outline of what was borrowed. */
+function Trace({ work, at, length }: TraceProps) {
+  if (work.kind === 'borrow')
+    return (
+      <polygon
+        points={work.outline.map((point) => at(point).join(',')).join(' ')}
+        fill="none"
+        stroke="white"
+        strokeDasharray="4 4"
+        style={{ mixBlendMode: 'difference' }}
+      />
+    )
+  const points = work.points.length === 1 ? [work.points[0]!, work.points[0]!] : work.points
+  return (
+    <polyline
+      points={points.map((point) => at(point).join(',')).join(' ')}
+      fill="none"
+      stroke="white"
+      strokeOpacity={0.5 * ('strength' in work ? work.strength : 1)}
+      strokeWidth={Math.max(1, 2 * length(work.radius))}
+      strokeLinecap="round"
+      strokeLinejoin="round"
+      style={{ mixBlendMode: 'difference' }}
+      data-testid="trace"
+    />
+  )
+}

@@ -1,0 +1,1 @@
+export { TidyStage } from './TidyStage'
