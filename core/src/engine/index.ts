@@ -19,3 +19,4 @@ export {
   type TidyView,
   type TidyViewOptions,
 } from './tidyView'
+export { drawTidyTile, tidyTileKey, type TidyTile } from './tidyTile'

@@ -1,7 +1,7 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
-import type { CutTile, RenditionFile } from '@cloudbank/core/engine'
+import type { CutTile, TidyTile, RenditionFile } from '@cloudbank/core/engine'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
@@ -45,6 +45,8 @@ export type Job =
   | ({ readonly kind: 'cut' } & ShotJob)
   /** The cut-out as a small picture, square, `sidePx` long. */
   | ({ readonly kind: 'cut-tile'; readonly sidePx: number } & ShotJob)
+  /** What Tidy leaves, strained, as a small picture at most `sidePx` long. */
+  | ({ readonly kind: 'tidy-tile'; readonly sidePx: number } & ShotJob)
   /** The cut-out as a file of its own. */
   | ({ readonly kind: 'cut-out'; readonly format: CutOutFormat } & ShotJob)
   | ({
@@ -77,6 +79,12 @@ export interface JobResults {
     /** The picture as WebP. */
     readonly bytes: Uint8Array
     readonly facts: Omit<CutTile, 'picture'>
+    readonly mattes: readonly KeyedMatte[]
+  }
+  'tidy-tile': {
+    /** The picture as WebP. */
+    readonly bytes: Uint8Array
+    readonly facts: Omit<TidyTile, 'picture'>
     readonly mattes: readonly KeyedMatte[]
   }
   'cut-out': { readonly bytes: Uint8Array }

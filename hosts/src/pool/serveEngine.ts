@@ -10,6 +10,7 @@ import { exportCutOut } from '@cloudbank/core/cutOut'
 import {
   decideShot,
   drawCutTile,
+  drawTidyTile,
   renderShot,
   type EngineContext,
   type StopSignal,
@@ -89,6 +90,10 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const { tile, mattes } = await drawCutTile(source, job.plan, context, job.sidePx)
       const { picture, ...facts } = tile
       return { bytes: await codec.encode(picture, 'webp', TILE_QUALITY_PCT), facts, mattes }
+    }
+    if (job.kind === 'tidy-tile') {
+      const { picture, ...facts } = await drawTidyTile(source, job.plan, context, job.sidePx)
+      return { bytes: await codec.encode(picture, 'webp', TILE_QUALITY_PCT), facts, mattes: [] }
     }
     if (job.kind === 'cut-out') {
       const dpi = await densityOf(bytes)

@@ -63,6 +63,7 @@ export const KEYS = {
   doubt: { key: 'q', words: 'Cut: next unsure stretch, 1:1' },
   pan: { key: 'space', words: 'Hold to move the picture', shown: 'Space' },
   lensCut: { key: '4', words: 'Cut lens' },
+  lensTidy: { key: '6', words: 'Tidy lens' },
   lensRules: { key: '5', words: 'Rules lens' },
   reviewPass: { key: 'space', words: 'Review: pass the shot', shown: 'Space' },
   reason1: { key: '1', words: 'Review: return for its edge' },

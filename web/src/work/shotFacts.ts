@@ -40,10 +40,12 @@ export function shotFacts(shot: Shot, view: ShootView): [string, string][] {
 /** What a shot sets on top of the brief, with the values. */
 export function touchesOf({ touches }: Shot): string[] {
   const repairs = Object.keys(touches.cut?.repairs ?? {}).length
+  const works = Object.keys(touches.tidy?.works ?? {}).length
   return [
     ...STEPS.flatMap(({ id }) =>
       groupsOf(id).flatMap((group) => touchWords(id, group, touches[id] ?? {})),
     ),
     ...(repairs > 0 ? [countOf(repairs, 'repair')] : []),
+    ...(works > 0 ? [countOf(works, 'work')] : []),
   ]
 }

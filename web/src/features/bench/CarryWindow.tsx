@@ -6,7 +6,7 @@ import { put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { groupsOf, touchWords } from '../../settings'
 import { performOverMany } from '../../work/undo'
-import { carryRepairs } from './carryRepairs'
+import { handworkOf } from './carryHandwork'
 import { Action, Window } from '../../ui'
 
 const TARGETS = [
@@ -15,9 +15,6 @@ const TARGETS = [
   { id: 'shoot', words: 'every other shot' },
 ] as const
 type Target = (typeof TARGETS)[number]['id']
-
-/** The name of the repairs among what can be carried. */
-const REPAIRS = 'repairs'
 
 interface Props {
   readonly view: ShootView
@@ -51,12 +48,8 @@ export function setGroups({ touches }: Pick<Shot, 'touches'>): SetGroup[] {
 /** Carries what was set on a shot to others: which groups of settings, and to which shots. */
 export function CarryWindow({ view, shot, open, onClose }: Props) {
   const present = setGroups(shot)
-  const offered = [
-    ...present,
-    ...(Object.keys(shot.touches.cut?.repairs ?? {}).length > 0
-      ? [{ id: REPAIRS, words: 'Repairs of the cut' }]
-      : []),
-  ]
+  const handwork = handworkOf(view, shot)
+  const offered = [...present, ...handwork]
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [target, setTarget] = useState<Target>('product')
   const groups = present.filter(({ id }) => !left.has(id))
@@ -66,13 +59,12 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       (target === 'shoot' ||
         (target === 'product' ? other.sku === shot.sku : other.lightingId === shot.lightingId)),
   )
-  const repairs = Object.keys(shot.touches.cut?.repairs ?? {}).length
-  const withRepairs = repairs > 0 && !left.has(REPAIRS)
+  const carried = handwork.filter(({ id }) => !left.has(id))
   const carry = (): void => {
     const set = groups.flatMap((group) => group.set)
     const what = [
       ...groups.map(({ words }) => words),
-      ...(withRepairs ? [countOf(repairs, 'repair')] : []),
+      ...carried.map(({ count, noun }) => countOf(count, noun)),
     ]
     const words = `${what.join(', ')} carried to ${countOf(shots.length, 'shot')}`
     attempt(
@@ -82,7 +74,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
           words,
           edits: shots.flatMap((other) => [
             ...set.map(({ path, value }) => put('shots', other.id, path, value)),
-            ...(withRepairs ? carryRepairs(view, shot, other) : []),
+            ...carried.flatMap(({ carryTo }) => carryTo(other)),
           ]),
         },
         `${words}.`,
@@ -136,7 +128,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         <Action onClick={onClose}>Leave it</Action>
         <Action
           look="main"
-          disabled={(groups.length === 0 && !withRepairs) || shots.length === 0}
+          disabled={(groups.length === 0 && carried.length === 0) || shots.length === 0}
           onClick={carry}
         >
           Carry to {countOf(shots.length, 'shot')}

@@ -5,7 +5,8 @@ import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../app/keys'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
-import { useCutTiles } from '../../work/cutTiles'
+import { stopCutting, useCutTiles } from '../../work/cutTiles'
+import { stopTidying, useTidyTiles } from '../../work/tidyTiles'
 import { FilterMenu, FilterWords, ORDERS, type OrderId } from './filter'
 import { LENSES } from './lens'
 import type { SheetModel } from './useSheetModel'
@@ -87,6 +88,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
       </Flex>
       <FilterWords view={view} filter={filter} left={order.length} onChange={setFilter} />
       {lens === 'cut' && <CuttingLine />}
+      {lens === 'tidy' && <TidyingLine />}
       {lens === 'rules' && view.shoot.outlets.length === 0 && (
         <Text paddingX="16px" paddingBottom="4px" color="softInk">
           This shoot goes to no outlet yet; choose some on{' '}
@@ -130,25 +132,44 @@ function AddMenu(props: { onBrowse: () => void; onFolder: () => void; onProductD
   )
 }
 
-/** How far cutting has come; nothing once all are cut. */
-function CuttingLine() {
-  const { left, stopped } = useCutTiles()
+const CuttingLine = () => (
+  <MakingLine {...useCutTiles()} stop={stopCutting} toDo="to cut" goOn="Cut the rest" />
+)
+const TidyingLine = () => (
+  <MakingLine
+    {...useTidyTiles()}
+    stop={stopTidying}
+    toDo="to look over"
+    goOn="Look over the rest"
+  />
+)
+
+interface MakingProps {
+  readonly left: number | null
+  readonly stopped: boolean
+  readonly stop: (stopped: boolean) => void
+  readonly toDo: string
+  readonly goOn: string
+}
+
+/** How many small pictures of a lens are still to be made, and how to stop that. */
+function MakingLine({ left, stopped, stop, toDo, goOn }: MakingProps) {
   if (left === null && !stopped) return null
   return (
     <Flex align="center" gap="4px" paddingX="16px" paddingBottom="4px" flex="none">
       {left !== null && (
         <>
           <Text role="status" color="softInk" whiteSpace="nowrap">
-            {countOf(left, 'shot')} to cut
+            {countOf(left, 'shot')} {toDo}
           </Text>
-          <Action look="quiet" onClick={() => useCutTiles.setState({ stopped: true })}>
+          <Action look="quiet" onClick={() => stop(true)}>
             Stop
           </Action>
         </>
       )}
       {stopped && (
-        <Action look="quiet" onClick={() => useCutTiles.setState({ stopped: false })}>
-          Cut the rest
+        <Action look="quiet" onClick={() => stop(false)}>
+          {goOn}
         </Action>
       )}
     </Flex>

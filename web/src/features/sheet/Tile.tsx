@@ -1,6 +1,6 @@
 import { memo, useRef, useState } from 'react'
 import type { FrameSettings, HemSegment } from '@cloudbank/core/steps'
-import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
+import { countOf, formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
@@ -8,7 +8,9 @@ import type { OutletVerdict } from '../../work/delivery'
 import { verdictWords } from '../../work/verdicts'
 import type { LightReading } from '../../work/lightings'
 import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
+import { tidyKeyOf, useTidyTiles } from '../../work/tidyTiles'
 import { CutTileView } from './CutTileView'
+import { TidyTileView } from './TidyTileView'
 import { FrameMarks } from './FrameMarks'
 import { fill01 } from '../../work/frameReading'
 import { Hem } from './Hem'
@@ -55,6 +57,9 @@ export const Tile = memo(function Tile(props: TileProps) {
   const cut = useCutTiles(({ tiles }) =>
     lens === 'cut' ? tiles.get(cutKeyOf(shot, props.view)) : undefined,
   )
+  const dirt = useTidyTiles(({ tiles }) =>
+    lens === 'tidy' ? tiles.get(tidyKeyOf(shot, props.view)) : undefined,
+  )
   const result = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
   const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
   return (
@@ -77,6 +82,8 @@ export const Tile = memo(function Tile(props: TileProps) {
       <div className="tile-mat" style={{ width: px, height: px }}>
         {lens === 'cut' && cut && !props.original ? (
           <CutTileView cut={cut} name={shot.fileName} />
+        ) : lens === 'tidy' && dirt && !props.original ? (
+          <TidyTileView dirt={dirt} name={shot.fileName} />
         ) : lens === 'light' && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />
@@ -103,7 +110,13 @@ export const Tile = memo(function Tile(props: TileProps) {
           {props.why !== '' && <i data-why="look" />}
           <span title={shot.fileName}>{shot.angle ?? shot.fileName}</span>
           {(lens !== 'photo' || px >= WITH_WEIGHT_PX || shot.failure !== null) && (
-            <span>{lens === 'cut' ? cutReading(cut) : reading(props)}</span>
+            <span>
+              {lens === 'cut'
+                ? cutReading(cut)
+                : lens === 'tidy'
+                  ? dirt && countOf(dirt.specks.length, 'speck')
+                  : reading(props)}
+            </span>
           )}
         </div>
       ) : (

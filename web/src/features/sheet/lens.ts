@@ -6,6 +6,7 @@ export const LENSES = [
   { id: 'light', word: 'Light', keyName: 'lensLight' },
   { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
   { id: 'cut', word: 'Cut', keyName: 'lensCut' },
+  { id: 'tidy', word: 'Tidy', keyName: 'lensTidy' },
   { id: 'rules', word: 'Rules', keyName: 'lensRules' },
 ] as const satisfies readonly { id: string; word: string; keyName: KeyName }[]
 

@@ -8,7 +8,8 @@ import { perform, remove, type ShootView, type Shot } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { evenOut, groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
 import { saveCutOuts } from '../../work/cutOuts'
-import { useCutting, useCutTiles, worstFirst } from '../../work/cutTiles'
+import { leastSureFirst, useCutting, useCutTiles } from '../../work/cutTiles'
+import { dirtiestFirst, useTidying, useTidyTiles } from '../../work/tidyTiles'
 import { assignProduct, groupByProduct, inSheetOrder, type ShotGroup } from '../../work/products'
 import { goingBrief, recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
@@ -43,22 +44,27 @@ export function useSheetModel(view: ShootView) {
     () => (lens === 'rules' ? outletVerdicts(view) : NO_VERDICTS),
     [lens, view],
   )
-  useCutting(
-    view,
-    useMemo(() => inSheetOrder(shots, view.products), [shots, view.products]),
-    lens === 'cut',
-  )
+  const inOrderOfSheet = useMemo(() => inSheetOrder(shots, view.products), [shots, view.products])
+  useCutting(view, inOrderOfSheet, lens === 'cut')
+  useTidying(view, inOrderOfSheet, lens === 'tidy')
   const left = useMemo(() => matching(shots, view, filter), [shots, view, filter])
-  const tiles = useCutTiles((state) => (lens === 'cut' && orderId === 'worst' ? state.tiles : null))
+  const cuts = useCutTiles((state) => (lens === 'cut' && orderId === 'worst' ? state.tiles : null))
+  const dirt = useTidyTiles((state) =>
+    lens === 'tidy' && orderId === 'worst' ? state.tiles : null,
+  )
   const groups = useMemo((): readonly ShotGroup[] => {
     if (orderId !== 'product') {
-      // On the Cut lens the worst are the least sure cuts.
-      const ordered = tiles ? worstFirst(left, view, tiles) : inOrder(left, view, orderId)
+      // On the Cut lens the worst are the least sure cuts, on the Tidy lens the dirtiest shots.
+      const ordered = cuts
+        ? leastSureFirst(left, view, cuts)
+        : dirt
+          ? dirtiestFirst(left, view, dirt)
+          : inOrder(left, view, orderId)
       return [{ sku: '', name: ORDERS[orderId], shots: ordered }]
     }
     if (lens === 'light') return groupByLighting({ ...view, shots: left }, readings)
     return groupByProduct(left, view.products)
-  }, [lens, view, readings, left, tiles, orderId])
+  }, [lens, view, readings, left, cuts, dirt, orderId])
   const order = useMemo(() => groups.flatMap((group) => group.shots.map(({ id }) => id)), [groups])
   useEffect(() => clear, [clear])
   useEffect(() => useSheet.getState().enter(shoot.id), [shoot.id])
@@ -123,6 +129,7 @@ export function useSheetModel(view: ShootView) {
   useCommand('lensLight', () => setLens('light'))
   useCommand('lensFrame', () => setLens('frame'))
   useCommand('lensCut', () => setLens('cut'))
+  useCommand('lensTidy', () => setLens('tidy'))
   useCommand('lensRules', () => setLens('rules'))
   useCommand('next', () => step(1))
   useCommand('previous', () => step(-1))

@@ -29,14 +29,7 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
       data-works={Object.values(works.all).filter(({ hidden }) => !hidden).length}
     >
       <Found bench={bench} drawn={drawn} />
-      <Looks />
       <ToolPart works={works} borrowed={borrowed} />
-      <ListedList
-        title="Works"
-        noun="work"
-        listed={works}
-        wordsOf={({ kind }) => WORK_WORDS[kind]}
-      />
       <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
         <LevelChoice editor={bench.editor} step="tidy" />
       </Box>
@@ -46,6 +39,13 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
         editor={bench.editor}
         view={bench.view}
         shot={bench.shot}
+      />
+      <Looks />
+      <ListedList
+        title="Works"
+        noun="work"
+        listed={works}
+        wordsOf={({ kind }) => WORK_WORDS[kind]}
       />
       <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
     </Box>
@@ -59,7 +59,7 @@ function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
   const found = (drawn?.specks.length ?? 0) - refused
   const named = new Map(bench.editor.placements.map(({ id, name }) => [id, name]))
   return (
-    <Part title="Dirt">
+    <Part title="Found">
       <Text fontSize="12px" data-testid="found">
         {specks === 'none'
           ? 'Not looked for. Say below how it is cleaned.'
@@ -71,7 +71,7 @@ function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
         <Box as="ul" listStyleType="none" fontSize="12px" color="softInk" aria-label="Seen at">
           {drawn.seenAt.map(({ placementId, count }) => (
             <li key={placementId}>
-              {named.get(placementId) ?? placementId}: {count} would be seen
+              {named.get(placementId) ?? placementId}: {count} to be seen
             </li>
           ))}
         </Box>

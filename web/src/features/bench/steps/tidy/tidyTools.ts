@@ -49,8 +49,8 @@ export const WITH_STRENGTH: ReadonlySet<ToolId> = new Set(['calm', 'tone', 'swee
 export const LOOK_WORDS: Readonly<Record<TidyLook, string>> = {
   result: 'As it is',
   strain: 'Strained',
-  tone: 'Tone alone',
-  grain: 'Grain alone',
+  tone: 'Tone',
+  grain: 'Grain',
 }
 
 /** How much the strain view exaggerates, in three steps. */

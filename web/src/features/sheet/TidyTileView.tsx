@@ -1,0 +1,40 @@
+import type { ShownDirt } from '../../work/tidyTiles'
+
+/** Room between dirt and its mark, in hundredths of the tile. */
+const ROOM = 1.2
+const LINES = [
+  { stroke: '#1A1A1A', width: 1.4 },
+  { stroke: '#F7F7F7', width: 0.7 },
+] as const
+
+/** A strained picture with the dirt in it marked; marks are dashed where it is found but not cleaned. */
+export function TidyTileView({ dirt, name }: { dirt: ShownDirt; name: string }) {
+  return (
+    <div style={{ position: 'relative', maxWidth: '100%', maxHeight: '100%', display: 'flex' }}>
+      <img src={dirt.url} alt="" draggable={false} decoding="async" />
+      <svg
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+        aria-label={`${name}: ${dirt.specks.length} specks`}
+        data-specks={dirt.specks.length}
+      >
+        {LINES.map(({ stroke, width }) => (
+          <path
+            key={stroke}
+            d={dirt.specks
+              .map(
+                ({ x, y, width: w, height: h }) =>
+                  `M${x * 100 - ROOM} ${y * 100 - ROOM}h${w * 100 + 2 * ROOM}v${h * 100 + 2 * ROOM}h${-w * 100 - 2 * ROOM}z`,
+              )
+              .join('')}
+            fill="none"
+            stroke={stroke}
+            strokeWidth={width}
+            strokeDasharray={dirt.isCleaned ? undefined : '1.5 1.5'}
+          />
+        ))}
+      </svg>
+    </div>
+  )
+}
