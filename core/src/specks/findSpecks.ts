@@ -25,12 +25,13 @@ const LOOK_SIDE_PX = 2400
 
 /**
  * What each strength asks: the least contrast in code values of luma, how many times the contrast of the texture
- * around it, and how uneven its surroundings may be against its own contrast. Chosen on the demo shoot's five dusty
+ * around it, how uneven its surroundings may be against its own contrast, and whether what all but touches others is
+ * spared as print. Chosen on the demo shoot's five dusty
  * photographs, where one setting does for enamel, copper, cast iron and glaze.
  */
 const LIMITS = {
-  gentle: { contrast: 14, overTexture: 6, unevenness: 0.9 },
-  firm: { contrast: 8, overTexture: 5, unevenness: 1.3 },
+  gentle: { contrast: 14, overTexture: 6, unevenness: 0.9, sparesTouching: true },
+  firm: { contrast: 8, overTexture: 5, unevenness: 1.3, sparesTouching: false },
 } as const
 
 const LEAST_PX = 2
@@ -62,27 +63,33 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
     isAlone(shape, among, luma, limits.unevenness) &&
     !isOnLine(shape, { ...size, data: luma })
   const grown = grownMarks({ ...size, data: luma }, marks)
-  const shapes = shapesOf(grown)
-    .filter(({ contrast }) => contrast > 0)
-    .flatMap((shape) => {
-      if (isDirt(shape, grown)) return [shape]
-      // Grown into an edge it is nothing; what stood out may be dirt all the same.
-      return shapesWithin(shape, marks).filter((core) => isDirt(core, marks))
-    })
+  const shapes: Shape[] = []
+  /** What stands out and is no dirt. */
+  const structure: Shape[] = []
+  for (const shape of shapesOf(grown).filter(({ contrast }) => contrast > 0)) {
+    // Grown into an edge it is nothing; what stood out may be dirt all the same.
+    const found = isDirt(shape, grown)
+      ? [shape]
+      : shapesWithin(shape, marks).filter((core) => isDirt(core, marks))
+    shapes.push(...found)
+    if (found.length === 0 && shape.pixels.length >= LEAST_STRUCTURE_PX) structure.push(shape)
+  }
   const scale = source.size.width / size.width
-  return outOfCrowds(shapes).map(({ box, pixels, isLight, contrast }) => ({
-    window: {
-      x: box.x * scale,
-      y: box.y * scale,
-      width: box.width * scale,
-      height: box.height * scale,
-    },
-    width: box.width,
-    height: box.height,
-    mask: maskOf(box, pixels, size.width),
-    isLight,
-    contrast,
-  }))
+  return outOfCrowds(shapes)
+    .filter((shape) => !isAmong(shape, structure, limits.sparesTouching ? shapes : []))
+    .map(({ box, pixels, isLight, contrast }) => ({
+      window: {
+        x: box.x * scale,
+        y: box.y * scale,
+        width: box.width * scale,
+        height: box.height * scale,
+      },
+      width: box.width,
+      height: box.height,
+      mask: maskOf(box, pixels, size.width),
+      isLight,
+      contrast,
+    }))
 }
 
 interface Shape {
@@ -233,6 +240,35 @@ function standsAlone(
   const beyond = shape.isLight ? mean > high : mean < low
   return beyond && high - low < unevenness * Math.abs(off)
 }
+
+/** So many things of some size and contrast this near are print or ornament, and what lies between them belongs to it. */
+const LEAST_STRUCTURE_PX = 8
+const STRUCTURES = 2
+const STRUCTURE_REACH_PX = 30
+const STRUCTURE_CONTRAST = 0.4
+
+/** Parts of letters lie no further apart. */
+const TOUCHING_PX = 8
+
+/** Whether a shape lies among letters or the like: large things near it, or others that all but touch it. */
+function isAmong(shape: Shape, structure: readonly Shape[], shapes: readonly Shape[]): boolean {
+  const near = (others: readonly Shape[], reach: number): number =>
+    others.filter(
+      (other) =>
+        other !== shape &&
+        other.pixels.length >= LEAST_STRUCTURE_PX &&
+        other.contrast > STRUCTURE_CONTRAST * shape.contrast &&
+        gapBetween(other.box, shape.box) < reach,
+    ).length
+  return near(structure, STRUCTURE_REACH_PX) + near(shapes, TOUCHING_PX) >= STRUCTURES
+}
+
+/** The room between two boxes, in pixels. */
+const gapBetween = (a: PxBox, b: PxBox): number =>
+  Math.max(
+    Math.max(a.x, b.x) - Math.min(a.x + a.width, b.x + b.width),
+    Math.max(a.y, b.y) - Math.min(a.y + a.height, b.y + b.height),
+  )
 
 const SPOKES = 16
 /** A line goes on this far beyond a shape, in pixels, by this share of its contrast. */

@@ -1,3 +1,4 @@
+import type { Shot } from '../../data'
 import type { ShownDirt } from '../../work/tidyTiles'
 
 /** Room between dirt and its mark, in hundredths of the tile. */
@@ -8,15 +9,25 @@ const LINES = [
 ] as const
 
 /** A strained picture with the dirt in it marked; marks are dashed where it is found but not cleaned. */
-export function TidyTileView({ dirt, name }: { dirt: ShownDirt; name: string }) {
+export function TidyTileView({ dirt, shot }: { dirt: ShownDirt; shot: Shot }) {
+  const { width, height, fileName } = shot
+  const longer = Math.max(width, height)
   return (
-    <div style={{ position: 'relative', maxWidth: '100%', maxHeight: '100%', display: 'flex' }}>
+    <div
+      style={{
+        position: 'absolute',
+        inset: 0,
+        margin: 'auto',
+        width: `${(100 * width) / longer}%`,
+        height: `${(100 * height) / longer}%`,
+      }}
+    >
       <img src={dirt.url} alt="" draggable={false} decoding="async" />
       <svg
         viewBox="0 0 100 100"
         preserveAspectRatio="none"
         style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-        aria-label={`${name}: ${dirt.specks.length} specks`}
+        aria-label={`${fileName}: ${dirt.specks.length} specks`}
         data-specks={dirt.specks.length}
       >
         {LINES.map(({ stroke, width }) => (

@@ -83,7 +83,7 @@ export const Tile = memo(function Tile(props: TileProps) {
         {lens === 'cut' && cut && !props.original ? (
           <CutTileView cut={cut} name={shot.fileName} />
         ) : lens === 'tidy' && dirt && !props.original ? (
-          <TidyTileView dirt={dirt} name={shot.fileName} />
+          <TidyTileView dirt={dirt} shot={shot} />
         ) : lens === 'light' && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />

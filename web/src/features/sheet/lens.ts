@@ -6,8 +6,8 @@ export const LENSES = [
   { id: 'light', word: 'Light', keyName: 'lensLight' },
   { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
   { id: 'cut', word: 'Cut', keyName: 'lensCut' },
-  { id: 'tidy', word: 'Tidy', keyName: 'lensTidy' },
   { id: 'rules', word: 'Rules', keyName: 'lensRules' },
+  { id: 'tidy', word: 'Tidy', keyName: 'lensTidy' },
 ] as const satisfies readonly { id: string; word: string; keyName: KeyName }[]
 
 export type LensId = (typeof LENSES)[number]['id']

@@ -8,7 +8,7 @@ import { addDifference, blurred, reducedFor } from './smooth'
 // Frequency separation: tone is the picture blurred by the band, grain is what that leaves.
 
 /** Tone is smoothed over so many times the band. */
-const WIDER = 3
+const WIDER = 6
 /** A band is worked on where it is so many pixels. */
 const BAND_PX = 2
 

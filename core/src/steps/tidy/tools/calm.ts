@@ -5,7 +5,7 @@ import { workUnder } from './brushed'
 import { addDifference, reducedFor } from './smooth'
 
 /** Blotches are evened out over this share of the brush's radius. */
-const SPREAD_OF_BRUSH = 0.5
+const SPREAD_OF_BRUSH = 0.15
 /** The surface is looked at so closely that this is so many of its pixels. */
 const SPREAD_PX = 2.5
 /** How far the filter looks, in those pixels, and how often it is done. */
