@@ -5,16 +5,19 @@ import {
   components,
   linearToSrgb,
   planeU8,
+  srgbOfLinear,
   srgbRaster,
   wholeOf,
   type PlaneU8,
   type Size,
   type SrgbRgba8,
 } from '@cloudbank/core/raster'
-import { photographSource, withPatches } from '@cloudbank/core/source'
+import { photographSource, withPatches, type Source } from '@cloudbank/core/source'
+import { bandingOf, sweepPass, TidySettings, Work } from '@cloudbank/core/steps'
+import { BRUSH_RADIUS } from '@cloudbank/core/strokes'
 import { findSpecks, mendSpecks, type Speck } from '@cloudbank/core/specks'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
-import { photoPath, type Photo, type ShootFolder } from '../shootFolder'
+import { alphaPath, photoPath, type Photo, type ShootFolder } from '../shootFolder'
 import { medianMended } from './medianMended'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
@@ -28,6 +31,9 @@ export type TidyMeasures = {
   changeOutside: number
   /** Share of the marks that belong to the surface which are as they were. */
   specklesKept: number
+  /** Share of the backdrop that lies in bands once it is swept, and as it was photographed. */
+  banding: number
+  bandingBefore: number
 }
 
 type TidyCard = Scorecard<TidyMeasures> & {
@@ -64,14 +70,25 @@ export async function scoreTidy(
     const mask = maskOf(specks, picture)
     const found = matched(specks, dirt)
     const before = psnrIn(picture, clean, dirt)
-    const measure = (made: SrgbRgba8): TidyMeasures => ({
+    const isBackdrop = await backdropOf(folder, photo)
+    const bandingBefore = bandingOf(picture, isBackdrop)
+    const measure = (made: SrgbRgba8): Omit<TidyMeasures, 'banding' | 'bandingBefore'> => ({
       ...found,
       psnrGain: psnrIn(made, clean, dirt) - before,
       changeOutside: changeOutside(made, picture, dirt),
       specklesKept: specklesKept(made, picture, clean, dirt),
     })
-    const own = measure(mended)
-    const peer = measure(medianMended(picture, mask))
+    const own: TidyMeasures = {
+      ...measure(mended),
+      banding: bandingOf(swept(source, picture), isBackdrop),
+      bandingBefore,
+    }
+    // The peer sweeps nothing.
+    const peer = {
+      ...measure(medianMended(picture, mask)),
+      banding: bandingBefore,
+      bandingBefore,
+    }
     tell(
       `${photo.file}: ${specks.length} specks, precision ${own.precision.toFixed(2)}, recall ${own.recall.toFixed(2)}, ${own.psnrGain.toFixed(1)} dB (median ${peer.psnrGain.toFixed(1)}), ${own.changeOutside.toFixed(2)} outside`,
     )
@@ -89,6 +106,40 @@ export async function scoreTidy(
     shots: shots.map(({ file, own, peer: plain }) => ({ file, ...own, peer: plain })),
     secondsAtFourMegapixels: meanOf(seconds),
   }
+}
+
+/** A photograph swept from side to side, at its own size. */
+function swept(source: Source, size: SrgbRgba8): SrgbRgba8 {
+  const rows = [0.25, 0.75].map((y, turn) =>
+    Work.parse({
+      kind: 'sweep',
+      turn,
+      points: [
+        [0, y],
+        [1, y],
+      ],
+      radius: BRUSH_RADIUS.most,
+      hardness: 1,
+      strength: 1,
+    }),
+  )
+  const works = rows.filter((work) => work.kind === 'sweep')
+  const pass = sweepPass(source, null, TidySettings.parse({}), works)
+  const made = source.sample(wholeOf(size), size)
+  pass?.paint(made, { window: wholeOf(size), photograph: size, alpha: () => null })
+  return srgbOfLinear(made)
+}
+
+/** Which pixels are backdrop for certain; all where the folder does not say. */
+async function backdropOf(folder: ShootFolder, photo: Photo): Promise<(i: number) => boolean> {
+  const path = alphaPath(folder, photo)
+  const known = await access(path).then(
+    () => true,
+    () => false,
+  )
+  if (!known) return () => true
+  const alpha = await sharp(path).greyscale().raw().toBuffer()
+  return (i) => alpha[i]! < 4
 }
 
 const truthPath = (folder: ShootFolder, kind: string, { file }: Photo, ending: string): string =>

@@ -13,6 +13,7 @@ test('an empty brief takes every default, which is Shop white', () => {
   expect(result).toEqual({ ok: true, brief: SHOP_WHITE })
   expect(describeBrief(SHOP_WHITE).map(({ words }) => words)).toEqual([
     'neutral from the backdrop',
+    'as photographed',
     'automatic',
     'white',
     '1:1, fills 85 %',

@@ -1,4 +1,4 @@
-import { placementsOf, type Plan } from '../brief'
+import type { Plan } from '../brief'
 import type { Matte } from '../matte'
 import {
   hexToLinear,
@@ -17,6 +17,7 @@ import type { EngineContext } from './context'
 import { decideShot, type Decision } from './decideShot'
 import { drawLinear, placeOf } from './drawRendition'
 import { mendShot } from './mendShot'
+import { partPlan } from './partPlan'
 
 /** What a cut-out is looked at on, or what of it. */
 export const CUT_LOOKS = ['grey', 'white', 'black', 'checker', 'alpha', 'outline'] as const
@@ -65,19 +66,7 @@ export async function drawCutView(
   const shot = mendShot(source, plan, decision, context, { until: 'cut' })
   const { facts, passes, mattes } = shot
   const clean = shot.sourceAt(Infinity)
-  const [placement] = placementsOf(plan)
-  if (!placement) throw new TypeError('A plan without placements has no picture')
-  const part: RenditionPlan = {
-    placement,
-    window: pixelsOf(window, source.size),
-    size,
-    behind: { kind: 'original' },
-    upright: null,
-    enlarging: 'plain',
-    product: null,
-    passes,
-    findings: [],
-  }
+  const part = partPlan(plan, pixelsOf(window, source.size), size, passes)
   const photograph = (): SrgbRgba8 => srgbOfLinear(drawLinear(clean, facts, part))
   const alpha = placeOf(facts, part).alpha()
   if (!alpha || !facts.lift)

@@ -12,19 +12,12 @@ import {
   type SrgbRgba8,
 } from '../raster'
 import type { Source } from '../source'
-import {
-  countCleaned,
-  specksSeen,
-  STEPS,
-  TidyOwn,
-  TidySettings,
-  toneOf,
-  type RenditionPlan,
-} from '../steps'
+import { countCleaned, specksSeen, STEPS, TidyOwn, TidySettings, toneOf } from '../steps'
 import type { EngineContext } from './context'
 import { decideShot } from './decideShot'
 import { drawLinear } from './drawRendition'
 import { mendShot } from './mendShot'
+import { partPlan } from './partPlan'
 import { neededSide, planRendition } from './planRendition'
 
 /** How a tidied picture is looked at: as it is; tones exaggerated; its tone or its grain alone. */
@@ -76,19 +69,7 @@ export async function drawTidyView(
   }))
   const largest = Math.max(...sides.map(({ sidePx }) => sidePx))
   const shot = mendShot(source, plan, decided, context, { sides: [largest], until })
-  const [placement] = placementsOf(plan)
-  if (!placement) throw new TypeError('A plan without placements has no picture')
-  const part: RenditionPlan = {
-    placement,
-    window: pixelsOf(window, source.size),
-    size,
-    behind: { kind: 'original' },
-    upright: null,
-    enlarging: 'plain',
-    product: null,
-    passes: shot.passes,
-    findings: [],
-  }
+  const part = partPlan(plan, pixelsOf(window, source.size), size, shot.passes)
   const drawn = drawLinear(shot.sourceAt(largest), shot.facts, part)
   const longer = Math.max(source.size.width, source.size.height)
   const bandPx = Math.max(1, (band * longer * size.width) / part.window.width)

@@ -177,6 +177,7 @@ describe('a step put into the registry, without another line changed', () => {
     const hem = planHem({ standing: 'made', findings: [finding], failed: false }, HOUSE)
     expect(hem.map(({ step }) => step)).toEqual([
       'light',
+      'tidy',
       'cut',
       'ground',
       'frame',

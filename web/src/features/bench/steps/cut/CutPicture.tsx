@@ -1,53 +1,24 @@
 import { Box } from '@chakra-ui/react'
 import { keyframes } from '@emotion/react'
-import { useEffect, useRef } from 'react'
+import { useEffect, useRef, type ComponentProps } from 'react'
 import type { Size } from '@cloudbank/core/raster'
-import { StageCanvas } from '../../../../preview'
+import { DrawnParts } from '../../hand'
 import type { CutDrawing } from './useCutView'
 
-interface Props {
-  /** The whole photograph. */
-  readonly whole: CutDrawing | null
-  /** What is seen of it at the size at which it is seen; null where the whole is large enough. */
-  readonly detail: CutDrawing | null
-  readonly pixelated: boolean
-}
+type Props = Pick<ComponentProps<typeof DrawnParts<CutDrawing>>, 'whole' | 'detail' | 'pixelated'>
 
-/** The cut as it is seen: the whole, the part that is looked at closely over it, and what has just changed. */
-export function CutPicture({ whole, detail, pixelated }: Props) {
-  return (
-    <Box
-      position="absolute"
-      inset="0"
-      data-testid="cut-picture"
-      css={pixelated ? { '& canvas': { imageRendering: 'pixelated' } } : undefined}
-    >
-      {whole && <Drawing drawing={whole} label="The cut" changes={detail === null} />}
-      {detail && <Drawing drawing={detail} label="The cut, close" changes />}
-    </Box>
-  )
-}
-
-function Drawing(props: { drawing: CutDrawing; label: string; changes: boolean }) {
-  const { drawing, label, changes } = props
-  const { window, raster } = drawing
-  return (
-    <Box
-      position="absolute"
-      style={{
-        left: `${window.x * 100}%`,
-        top: `${window.y * 100}%`,
-        width: `${window.width * 100}%`,
-        height: `${window.height * 100}%`,
-      }}
-    >
-      <StageCanvas picture={raster} label={label} />
-      {changes && raster.changed && (
-        <Changed key={serial(raster.changed)} size={raster} mask={raster.changed} />
-      )}
-    </Box>
-  )
-}
+/** The cut as it is seen, and what has just changed. */
+export const CutPicture = (props: Props) => (
+  <DrawnParts
+    {...props}
+    label="The cut"
+    testId="cut-picture"
+    over={({ raster }, isClosest) =>
+      isClosest &&
+      raster.changed && <Changed key={serial(raster.changed)} size={raster} mask={raster.changed} />
+    }
+  />
+)
 
 const serials = new WeakMap<Uint8Array, number>()
 let lastSerial = 0

@@ -3,9 +3,7 @@ import { type Repair } from '@cloudbank/core/steps'
 import { doneOf, type Point } from '@cloudbank/core/strokes'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import { useCommand } from '../../../../app/commands'
-import { keyLabel } from '../../../../app/keys'
-import { Key } from '../../../../ui'
-import { Stage, Tool } from '../../Stage'
+import { Stage } from '../../Stage'
 import type { Bench } from '../../useBench'
 import { useSame } from '../../useSame'
 import type { Place, PointerTool, Shown } from '../../Viewer'
@@ -17,6 +15,7 @@ import {
   pointOf,
   resized,
   strokeTool,
+  ToolChoice,
   useShownParts,
   type Drawing,
   type InHand,
@@ -28,6 +27,8 @@ import { nextLook, TOOLS, useCutTools, type ToolId } from './cutTools'
 import { useCutView } from './useCutView'
 import { usePathEditor } from './usePathEditor'
 import { useRepairs } from './useRepairs'
+
+const takeTool = (tool: ToolId): void => useCutTools.setState({ tool })
 
 /** Cut on the bench: looked at closely, and repaired by hand. */
 export function CutStage({ bench }: { bench: Bench }) {
@@ -118,7 +119,7 @@ export function CutStage({ bench }: { bench: Bench }) {
         ) : undefined
       }
       tools={TOOLS.map((tool) => (
-        <ToolChoice key={tool.id} tool={tool} chosen={hand.tool === tool.id} />
+        <ToolChoice key={tool.id} tool={tool} chosen={hand.tool === tool.id} take={takeTool} />
       ))}
       reading={drawn ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
@@ -148,18 +149,6 @@ export function CutStage({ bench }: { bench: Bench }) {
         />
       }
     />
-  )
-}
-
-/** One tool in the line, and its key. */
-function ToolChoice({ tool, chosen }: { tool: (typeof TOOLS)[number]; chosen: boolean }) {
-  const { id, word, hint } = tool
-  const take = (): void => useCutTools.setState({ tool: id })
-  useCommand(id, take)
-  return (
-    <Tool type="button" title={hint} aria-pressed={chosen} onClick={take}>
-      {word} <Key>{keyLabel(id)}</Key>
-    </Tool>
   )
 }
 

@@ -3,19 +3,19 @@ import { WHOLE_01 } from '@cloudbank/core/raster'
 import type { Work, WorkOf } from '@cloudbank/core/steps'
 import { doneOf, type Point } from '@cloudbank/core/strokes'
 import { useCommand } from '../../../../app/commands'
-import { keyLabel } from '../../../../app/keys'
-import { Key } from '../../../../ui'
 import {
   boxTool,
   clickTool,
+  DrawnParts,
   nextTurn,
   resized,
   strokeTool,
+  ToolChoice,
   useShownParts,
   type Drawing,
   type InHand,
 } from '../../hand'
-import { Stage, Tool } from '../../Stage'
+import { Stage } from '../../Stage'
 import type { Bench } from '../../useBench'
 import { useSame } from '../../useSame'
 import type { Place, PointerTool, Shown } from '../../Viewer'
@@ -23,12 +23,13 @@ import { Waiting } from '../Waiting'
 import { refuseAt } from './refusals'
 import { TidyMarks } from './TidyMarks'
 import { TidyPanel } from './TidyPanel'
-import { TidyPicture } from './TidyPicture'
 import { BRUSHES, nextLook, STRAINS, TOOLS, useTidyTools, type ToolId } from './tidyTools'
 import { useTidyView } from './useTidyView'
 import { useWorks } from './useWorks'
 
 const NONE: readonly never[] = []
+
+const takeTool = (tool: ToolId): void => useTidyTools.setState({ tool })
 
 /** Tidy on the bench: dirt marked, and worked on by hand. */
 export function TidyStage({ bench }: { bench: Bench }) {
@@ -93,7 +94,9 @@ export function TidyStage({ bench }: { bench: Bench }) {
       window={WHOLE_01}
       result={
         drawn ? (
-          <TidyPicture
+          <DrawnParts
+            label="Tidied"
+            testId="tidy-picture"
             whole={drawn}
             detail={close}
             pixelated={(shown?.view.scale ?? 1) * devicePixelRatio >= 2}
@@ -101,7 +104,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
         ) : undefined
       }
       tools={TOOLS.map((one) => (
-        <ToolChoice key={one.id} tool={one} chosen={hand.tool === one.id} />
+        <ToolChoice key={one.id} tool={one} chosen={hand.tool === one.id} take={takeTool} />
       ))}
       reading={drawn ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
@@ -131,18 +134,6 @@ function lastBorrowed(
   const list = Object.entries(all).sort(([, a], [, b]) => b.turn - a.turn)
   for (const [id, work] of list) if (work.kind === 'borrow') return { id, work }
   return null
-}
-
-/** One tool in the line, and its key. */
-function ToolChoice({ tool, chosen }: { tool: (typeof TOOLS)[number]; chosen: boolean }) {
-  const { id, word, hint } = tool
-  const take = (): void => useTidyTools.setState({ tool: id })
-  useCommand(id, take)
-  return (
-    <Tool type="button" title={hint} aria-pressed={chosen} onClick={take}>
-      {word} <Key>{keyLabel(id)}</Key>
-    </Tool>
-  )
 }
 
 type NewWork<K extends Work['kind']> = Omit<WorkOf<K>, 'turn' | 'hidden'>

@@ -1,0 +1,25 @@
+import { placementsOf, type Plan } from '../brief'
+import type { PxBox, Size } from '../raster'
+import type { Pass, RenditionPlan } from '../steps'
+
+/** A part of the photograph as it lies, at a size, with what steps do to its pixels: to be looked at. */
+export function partPlan(
+  plan: Plan,
+  window: PxBox,
+  size: Size,
+  passes: readonly Pass[],
+): RenditionPlan {
+  const [placement] = placementsOf(plan)
+  if (!placement) throw new TypeError('A plan without placements has no picture')
+  return {
+    placement,
+    window,
+    size,
+    behind: { kind: 'original' },
+    upright: null,
+    enlarging: 'plain',
+    product: null,
+    passes,
+    findings: [],
+  }
+}
