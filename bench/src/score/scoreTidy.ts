@@ -27,6 +27,8 @@ export type TidyMeasures = {
   recall: number
   /** dB inside the dirt, against the untouched photograph. */
   psnrGain: number
+  /** Structural similarity to the clean surface where dirt lay, 0…1. */
+  ssim: number
   /** Mean change outside of the dirt, in code values. */
   changeOutside: number
   /** Share of the marks that belong to the surface which are as they were. */
@@ -75,6 +77,7 @@ export async function scoreTidy(
     const measure = (made: SrgbRgba8): Omit<TidyMeasures, 'banding' | 'bandingBefore'> => ({
       ...found,
       psnrGain: psnrIn(made, clean, dirt) - before,
+      ssim: ssimIn(made, clean, dirt),
       changeOutside: changeOutside(made, picture, dirt),
       specklesKept: specklesKept(made, picture, clean, dirt),
     })
@@ -255,6 +258,40 @@ function psnrIn(made: SrgbRgba8, clean: SrgbRgba8, dirt: PlaneU8): number {
     count += 3
   }
   return 10 * Math.log10(255 ** 2 / (square / Math.max(1, count)))
+}
+
+/** Side of the windows in which structure is compared, in pixels; what keeps flat ones from dividing by nothing. */
+const WINDOW_PX = 8
+const [C1, C2] = [(0.01 * 255) ** 2, (0.03 * 255) ** 2]
+
+/** Structural similarity of green in the windows that hold dirt (Wang, Bovik, Sheikh & Simoncelli 2004). */
+function ssimIn(made: SrgbRgba8, clean: SrgbRgba8, dirt: PlaneU8): number {
+  const { width, height } = dirt
+  const found: number[] = []
+  for (let top = 0; top + WINDOW_PX <= height; top += WINDOW_PX)
+    for (let left = 0; left + WINDOW_PX <= width; left += WINDOW_PX) {
+      let isDirty = false
+      let [a, b, aa, bb, ab] = [0, 0, 0, 0, 0]
+      for (let y = top; y < top + WINDOW_PX; y++)
+        for (let x = left; x < left + WINDOW_PX; x++) {
+          const i = y * width + x
+          isDirty ||= dirt.data[i] === 1
+          const [p, q] = [made.data[i * 4 + 1]!, clean.data[i * 4 + 1]!]
+          a += p
+          b += q
+          aa += p * p
+          bb += q * q
+          ab += p * q
+        }
+      if (!isDirty) continue
+      const n = WINDOW_PX ** 2
+      const [ma, mb] = [a / n, b / n]
+      const [va, vb, cov] = [aa / n - ma * ma, bb / n - mb * mb, ab / n - ma * mb]
+      const likeness =
+        ((2 * ma * mb + C1) * (2 * cov + C2)) / ((ma * ma + mb * mb + C1) * (va + vb + C2))
+      found.push(likeness)
+    }
+  return found.reduce((sum, value) => sum + value, 0) / Math.max(1, found.length)
 }
 
 /** How much was changed where nothing lay, on average. */

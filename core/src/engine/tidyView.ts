@@ -48,6 +48,8 @@ export interface TidyView {
   readonly specks: readonly { readonly box: Box01; readonly isRefused: boolean }[]
   /** How much of it can be seen at each placement. */
   readonly seenAt: readonly { readonly placementId: string; readonly count: number }[]
+  /** Whether texture was calmed that may have to stay. */
+  readonly calmsTexture: boolean
 }
 
 /**
@@ -80,6 +82,7 @@ export async function drawTidyView(
       box: fractionsOf(box, source.size),
       isRefused,
     })),
+    calmsTexture: shot.findings.some(({ code }) => code === 'texture-calmed'),
     seenAt: sides.map(({ placementId, sidePx }) => ({
       placementId,
       count: countCleaned(source, { ...settings, cleanAt: 'output' }, own.refused, sidePx),

@@ -99,7 +99,7 @@ export type PreviewRequest =
     }
 
 /** A tidied picture as it is looked at. */
-export interface TidyRaster extends Size, Pick<TidyView, 'specks' | 'seenAt'> {
+export interface TidyRaster extends Size, Omit<TidyView, 'picture'> {
   readonly data: Uint8ClampedArray
   readonly tookMs: number
 }

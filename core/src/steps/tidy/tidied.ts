@@ -6,10 +6,10 @@ import type { TidySettings } from './settings'
 import { patchesOf } from './tools'
 import type { TidyOwn, Work } from './works'
 
-/** Works that are remembered of one photograph; what is further back is done again. */
-const KEPT = 300
-/** A work looks at what lies within so many times its radius. */
-const LOOKS = 4
+/** Pixels of works that are remembered of one photograph, in bytes; what is further back is done again. */
+const KEPT_BYTES = 256e6
+/** A work looks at what lies within so many times its radius, and so many pixels, about it: where it takes surface from. */
+const LOOKS = { radii: 9, px: 100 } as const
 
 const known = new WeakMap<Source, Map<string, Patch[]>>()
 
@@ -50,12 +50,17 @@ function remembered(source: Source, key: string, make: () => Patch[]): Patch[] {
   // The newest used stand last.
   ofSource.delete(key)
   ofSource.set(key, patches)
-  for (const oldest of ofSource.keys()) {
-    if (ofSource.size <= KEPT) break
+  let bytes = [...ofSource.values()].reduce((sum, kept) => sum + bytesOf(kept), 0)
+  for (const [oldest, kept] of ofSource) {
+    if (bytes <= KEPT_BYTES || oldest === key) break
     ofSource.delete(oldest)
+    bytes -= bytesOf(kept)
   }
   return patches
 }
+
+const bytesOf = (patches: readonly Patch[]): number =>
+  patches.reduce((sum, { picture }) => sum + picture.data.byteLength, 0)
 
 /** What a work's patches depend on: itself, what was cleaned, and the works before it that it can see. */
 function keyOf(
@@ -83,7 +88,7 @@ function boxesOf(work: Work, size: Size): PxBox[] {
   if (work.kind !== 'borrow') {
     const stroke = strokeAt(work, size)
     const band = 'band' in work ? 10 * work.band * Math.max(size.width, size.height) : 0
-    return [boxOfStroke(stroke, LOOKS * stroke.radius + band + LOOKS)]
+    return [boxOfStroke(stroke, LOOKS.radii * stroke.radius + band + LOOKS.px)]
   }
   const box = boxOfPoints(work.outline, size)
   const half = (work.scale * Math.hypot(box.width, box.height)) / 2 + 2

@@ -1,4 +1,4 @@
-import type { BriefSteps } from '@cloudbank/core/brief'
+import { layered, type BriefSteps } from '@cloudbank/core/brief'
 import { isSame } from '../../data'
 
 /** What an answer sets, step by step. */
@@ -41,6 +41,15 @@ export const QUESTIONS: readonly Question[] = [
       { words: 'Nothing', sets: { ground: { shadow: 'none' } } },
       { words: 'Their own shadow', sets: { ground: { shadow: 'kept' } } },
       { words: 'A made shadow', sets: { ground: { shadow: 'made' } } },
+    ],
+  },
+  {
+    id: 'dirt',
+    asks: 'Does dirt go?',
+    answers: [
+      { words: 'It stays', sets: { tidy: { specks: 'none' } } },
+      { words: 'Gently', sets: { tidy: { specks: 'gentle' } } },
+      { words: 'Firmly', sets: { tidy: { specks: 'firm' } } },
     ],
   },
   {
@@ -102,14 +111,7 @@ export const QUESTIONS: readonly Question[] = [
 ]
 
 /** A brief’s settings with an answer given. */
-export const withAnswer = (steps: BriefSteps, { sets }: Answer): BriefSteps => ({
-  ...steps,
-  light: { ...steps.light, ...sets.light },
-  cut: { ...steps.cut, ...sets.cut },
-  ground: { ...steps.ground, ...sets.ground },
-  frame: { ...steps.frame, ...sets.frame },
-  finish: { ...steps.finish, ...sets.finish },
-})
+export const withAnswer = (steps: BriefSteps, { sets }: Answer): BriefSteps => layered(steps, sets)
 
 /** Whether a brief is as an answer would have it. */
 export const isAnswered = (steps: BriefSteps, answer: Answer): boolean =>

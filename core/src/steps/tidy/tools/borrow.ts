@@ -16,8 +16,8 @@ import type { WorkOf } from '../works'
 
 /** Longer side of the picture in which tones are compared, in pixels. */
 const TONE_SIDE_PX = 96
-/** Rounds in which what the rim differs by is spread inwards. */
-const ROUNDS = 200
+/** Rounds in which what crosses the rim comes to count little. */
+const ROUNDS = 6
 
 type Borrow = WorkOf<'borrow'>
 
@@ -30,8 +30,8 @@ interface Move {
 }
 
 /**
- * Lays a clean area over a flawed one: turned, mirrored and scaled about its middle. Its tone is matched along its rim
- * (Pérez, Gangnet & Blake 2003, worked out on a small picture, for it is smooth), its rim is soft.
+ * Lays a clean area over a flawed one: turned, mirrored and scaled about its middle. Its tone is matched along its rim,
+ * its rim is soft.
  */
 export function borrowArea(source: Source, work: Borrow): Patch[] {
   const move = moveOf(work, source.size)
@@ -157,7 +157,7 @@ function standing(x: number, y: number, outline: readonly Point[]): [boolean, nu
   return [inside, Math.sqrt(nearest)]
 }
 
-/** Changes what was borrowed by what its rim differs from what lies there, spread over it. */
+/** Changes what was borrowed by what its rim differs from what lies there: a level and a slope a channel. */
 function matchTone(source: Source, { window }: Move, picture: LinearRgba, cover: PlaneF32): void {
   const scale = Math.min(1, TONE_SIDE_PX / Math.max(window.width, window.height))
   const size = {
@@ -167,34 +167,73 @@ function matchTone(source: Source, { window }: Move, picture: LinearRgba, cover:
   const there = source.sample(window, size, LINEAR)
   const here = resampleLinear(picture, wholeOf(picture), linearRaster(size), LINEAR)
   const covered = resamplePlane(cover, wholeOf(cover), planeF32(size), LINEAR).data
-  const inside: number[] = []
-  for (let i = 0; i < covered.length; i++) if (covered[i]! > 0.5) inside.push(i)
+  const rim: number[] = []
+  for (let i = 0; i < covered.length; i++) if (covered[i]! < 0.5) rim.push(i)
   for (let c = 0; c < 3; c++) {
-    const offs = new Float32Array(covered.length)
-    for (let i = 0; i < offs.length; i++) offs[i] = there.data[i * 4 + c]! - here.data[i * 4 + c]!
-    for (let round = 0; round < ROUNDS; round++)
-      for (const i of inside) {
-        const [x, y] = [i % size.width, Math.floor(i / size.width)]
-        const left = x > 0 ? offs[i - 1]! : offs[i]!
-        const right = x < size.width - 1 ? offs[i + 1]! : offs[i]!
-        const up = y > 0 ? offs[i - size.width]! : offs[i]!
-        const down = y < size.height - 1 ? offs[i + size.width]! : offs[i]!
-        offs[i] = (left + right + up + down) / 4
-      }
+    const offs = Float32Array.from(rim, (i) => there.data[i * 4 + c]! - here.data[i * 4 + c]!)
+    const [level, across, down] = slopeOf(rim, offs, size)
     for (let y = 0, i = 0; y < window.height; y++)
       for (let x = 0; x < window.width; x++, i++) {
-        const off = valueAt(offs, size, (x + 0.5) * scale - 0.5, (y + 0.5) * scale - 0.5)
+        const off = level + (across * (x + 0.5)) / window.width + (down * (y + 0.5)) / window.height
         picture.data[i * 4 + c] = Math.max(0, picture.data[i * 4 + c]! + off)
       }
   }
 }
 
-function valueAt(values: Float32Array, { width, height }: Size, x: number, y: number): number {
-  const x0 = Math.min(width - 2, Math.max(0, Math.floor(x)))
-  const y0 = Math.min(height - 2, Math.max(0, Math.floor(y)))
-  const [fx, fy] = [Math.min(1, Math.max(0, x - x0)), Math.min(1, Math.max(0, y - y0))]
-  const i = y0 * width + x0
-  const above = values[i]! * (1 - fx) + values[i + 1]! * fx
-  const below = values[i + width]! * (1 - fx) + values[i + width + 1]! * fx
-  return above * (1 - fy) + below * fy
+/**
+ * The level and slope that most of some values keep to, places as fractions: least squares in which what is far off
+ * counts little, round by round (Holland & Welsch 1977), so that print that crosses the rim is not spread.
+ */
+function slopeOf(
+  places: readonly number[],
+  values: Float32Array,
+  { width, height }: Size,
+): readonly [level: number, across: number, down: number] {
+  const at = places.map((i) => [
+    ((i % width) + 0.5) / width,
+    (Math.floor(i / width) + 0.5) / height,
+  ])
+  const weights = new Float32Array(values.length).fill(1)
+  let fit: readonly [number, number, number] = [0, 0, 0]
+  for (let round = 0; round < ROUNDS; round++) {
+    // The normal equations of [1, x, y].
+    let [n, sx, sy, sxx, sxy, syy, sv, sxv, syv] = [1e-6, 0, 0, 1e-6, 0, 1e-6, 0, 0, 0]
+    values.forEach((value, k) => {
+      const [x, y] = at[k] as [number, number]
+      const w = weights[k]!
+      n += w
+      sx += w * x
+      sy += w * y
+      sxx += w * x * x
+      sxy += w * x * y
+      syy += w * y * y
+      sv += w * value
+      sxv += w * x * value
+      syv += w * y * value
+    })
+    fit = solve3([n, sx, sy, sx, sxx, sxy, sy, sxy, syy], [sv, sxv, syv])
+    const off = values.map((value, k) => {
+      const [x, y] = at[k] as [number, number]
+      return Math.abs(value - fit[0] - fit[1] * x - fit[2] * y)
+    })
+    const usual = Math.max(1e-4, 1.4826 * (off.slice().sort()[off.length >> 1] ?? 0))
+    off.forEach((far, k) => (weights[k] = 1 / (1 + (far / usual) ** 2)))
+  }
+  return fit
+}
+
+/** Three equations solved by Cramer's rule. */
+function solve3(
+  m: readonly [number, number, number, number, number, number, number, number, number],
+  v: readonly [number, number, number],
+): readonly [number, number, number] {
+  const [a, b, c, d, e, f, g, h, i] = m
+  const whole = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g)
+  if (Math.abs(whole) < 1e-12) return [v[0] / a, 0, 0]
+  const [p, q, r] = v
+  return [
+    (p * (e * i - f * h) - b * (q * i - f * r) + c * (q * h - e * r)) / whole,
+    (a * (q * i - f * r) - p * (d * i - f * g) + c * (d * r - q * g)) / whole,
+    (a * (e * r - q * h) - b * (d * r - q * g) + p * (d * h - e * g)) / whole,
+  ]
 }

@@ -4,7 +4,7 @@ import type { WorkOf } from '@cloudbank/core/steps'
 import { countOf, formatPercent } from '@cloudbank/core/words'
 import type { TidyRaster } from '@cloudbank/hosts/previewer'
 import { keyLabel } from '../../../../app/keys'
-import { Action, Key, Slider } from '../../../../ui'
+import { Action, Attention, Key, Slider } from '../../../../ui'
 import { NumberInput } from '../../../../ui/fields'
 import { LevelChoice, StepControls } from '../../controls'
 import { BrushSize, ListedList, Part } from '../../hand'
@@ -30,6 +30,12 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
     >
       <Found bench={bench} drawn={drawn} />
       <ToolPart works={works} borrowed={borrowed} />
+      {drawn?.calmsTexture && (
+        <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
+          <Attention />
+          <Text>A calmed surface has texture: look whether it still is what it is.</Text>
+        </Flex>
+      )}
       <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
         <LevelChoice editor={bench.editor} step="tidy" />
       </Box>
