@@ -1,7 +1,6 @@
 import { useMemo, useRef, useState } from 'react'
 import {
   originOf,
-  placementsOf,
   settingsFor,
   type BriefSteps,
   type Origin,
@@ -67,8 +66,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
   })
   const lighting = lightingOf(shot, view.lightings)
   const recipe = recipeOf(view)
-  const plan = planOf(shot, recipe)
-  const placements = placementsOf(plan)
+  const { placements } = recipe.steps.finish
   const placement = (level === 'shot' && placements.find(({ id }) => id === chosen)) || null
   const placementId = placement?.id ?? null
   const latest = useRef<ShotActions | null>(null)
@@ -113,7 +111,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
   return {
     steps: withAllDrafts(
       placement
-        ? { ...stepsOf(shot, recipe), frame: frameFor(plan, placement) }
+        ? { ...stepsOf(shot, recipe), frame: frameFor(planOf(shot, recipe), placement) }
         : stepsOf(shot, recipe),
       drafts,
     ),
