@@ -27,6 +27,8 @@ const SWEEPS = 80
 const DIRTY = 4
 /** The border of a large hole is compared in about so many places. */
 const PLACES = 500
+/** Below this there is nothing to be seen. */
+const LEAST_ALPHA = 1 / 512
 /** By what a border differs is averaged over so many pixels, so that its grain is not spread. */
 const AVERAGED_PX = 2
 
@@ -190,7 +192,10 @@ function filled(surface: LinearRgba, from: LinearRgba, mask: Uint8Array): Linear
   for (let c = 0; c < 3; c++) {
     const offs = differences(surface, from, mask, c)
     spread(offs, inside, mask, width)
-    for (const i of inside) picture.data[i * 4 + c] = Math.max(0, from.data[i * 4 + c]! + offs[i]!)
+    for (const i of inside) {
+      const light = Math.max(0, from.data[i * 4 + c]! + offs[i]!)
+      picture.data[i * 4 + c] = light / Math.max(LEAST_ALPHA, from.data[i * 4 + 3]!)
+    }
   }
   for (const i of inside) picture.data[i * 4 + 3] = 1
   return picture

@@ -74,6 +74,22 @@ describe('patches', () => {
       expect(data[p + 1]).toBeCloseTo(0.25 + 0.5 * before.data[p + 1]!, 5)
   })
 
+  test('leave what is see-through as it was: they mend what there is', () => {
+    const clear = srgbRaster(size, original.data.slice())
+    for (let i = 0; i < 40 * 30; i++) clear.data[i * 4 + 3] = [0, 128, 255][i % 3]!
+    const before = photographSource(clear).sample(wholeOf(size), size)
+    const { data } = withPatches(photographSource(clear), [patch(10, 6, 12, 8)]).sample(
+      wholeOf(size),
+      size,
+    )
+    for (const i of [8 * 40 + 12, 8 * 40 + 13, 8 * 40 + 14]) {
+      const alpha = before.data[i * 4 + 3]!
+      expect(data[i * 4 + 3]).toBe(alpha)
+      expect(data[i * 4]).toBeCloseTo(0.25 * alpha, 5)
+      expect(data[i * 4 + 2]).toBeCloseTo(0.75 * alpha, 5)
+    }
+  })
+
   test('lie over one another in their order, and beyond the window do nothing', () => {
     const over: Patch = { ...patch(10, 6, 12, 8), picture: linearRaster({ width: 2, height: 2 }) }
     over.picture.data.fill(1)

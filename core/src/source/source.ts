@@ -36,7 +36,7 @@ export interface Source {
 export interface Patch {
   /** Where it lies, in pixels of the photograph. */
   readonly window: PxBox
-  /** Its pixels, at whatever scale they were made; alpha says how far they cover. */
+  /** Its pixels, at whatever scale they were made; alpha says how far they cover. The photograph’s own stays. */
   readonly picture: LinearRgba
 }
 
@@ -77,7 +77,10 @@ function sourceOf({ width, height }: Size, sampleInto: Source['sampleInto']): So
   }
 }
 
-/** Lays a patch over the pixels of a window (Porter & Duff 1984, Compositing digital images: over). */
+/**
+ * Lays a patch on the pixels of a window (Porter & Duff 1984, Compositing digital images: atop): a surface that is
+ * mended is as transparent as it was.
+ */
 function layPatch(
   picture: LinearRgba,
   patch: Patch,
@@ -117,8 +120,9 @@ function layPatch(
       const to = ((top + y) * picture.width + left + x) * 4
       const share = inX[x]! * inY[y]!
       const rest = 1 - over.data[from + 3]! * share
-      for (let c = 0; c < 4; c++)
-        picture.data[to + c] = over.data[from + c]! * share + picture.data[to + c]! * rest
+      const below = picture.data[to + 3]!
+      for (let c = 0; c < 3; c++)
+        picture.data[to + c] = over.data[from + c]! * share * below + picture.data[to + c]! * rest
     }
 }
 

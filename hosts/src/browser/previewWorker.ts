@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { errorToData } from '../pool'
-import { servePreviewer, type FromPreviewer, type ToPreviewer } from '../previewer'
+import { rasterBuffers, servePreviewer, type FromPreviewer, type ToPreviewer } from '../previewer'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
 
@@ -10,9 +10,10 @@ const serve = servePreviewer({ codec: browserCodec, network: createBrowserNetwor
 
 scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {
   const { callId, request } = data
-  const post = (message: FromPreviewer): void => scope.postMessage(message)
+  const post = (message: FromPreviewer, transfer: ArrayBuffer[]): void =>
+    scope.postMessage(message, transfer)
   serve(request).then(
-    (answer) => post({ callId, ok: true, answer }),
-    (error: unknown) => post({ callId, ok: false, error: errorToData(error) }),
+    (answer) => post({ callId, ok: true, answer }, rasterBuffers(answer)),
+    (error: unknown) => post({ callId, ok: false, error: errorToData(error) }, []),
   )
 })

@@ -1,4 +1,5 @@
 export { Previewer, type PreviewerEndpoint } from './Previewer'
+export { rasterBuffers } from './rasterBuffers'
 export { servePreviewer, type PreviewPlatform } from './servePreviewer'
 export type {
   CutFacts,

@@ -10,6 +10,7 @@ import {
   type PlaneF32,
 } from '../../raster'
 import type { Pass, Place } from '../pass'
+import { dither } from './dither'
 import { blurred } from './tools/smooth'
 
 /** The blur at full strength, as a share of the photograph's longer side. */
@@ -53,7 +54,13 @@ function blurBackdrop(
   const soft = resampleLinear(small, wholeOf(small), linearRaster(picture), LINEAR)
   for (let i = 0, p = 0; i < alpha.data.length; i++, p += 4) {
     const share = 1 - alpha.data[i]!
-    for (let c = 0; c < 3; c++)
-      picture.data[p + c]! += share * (soft.data[p + c]! - picture.data[p + c]!)
+    if (share <= 0) continue
+    const [x, y] = [i % width, Math.floor(i / width)]
+    for (let c = 0; c < 3; c++) {
+      // Grain is blurred away, so that nothing hides the steps of 8 bits.
+      const light = soft.data[p + c]!
+      const value = Math.max(0, light + dither(x, y, c, light, 0))
+      picture.data[p + c]! += share * (value - picture.data[p + c]!)
+    }
   }
 }

@@ -55,8 +55,9 @@ export const tidy = defineStep({
     const done = doneOf(own.works)
     const sweep = sweepPass(source, cut, settings, done.filter(isSweep))
     const passes: Pass[] = [
-      ...(sweep ? [sweep] : []),
+      // What is swept keeps the grain that hides the steps of 8 bits: it comes last.
       ...(settings.blurPct > 0 ? [blurBehind(settings.blurPct)] : []),
+      ...(sweep ? [sweep] : []),
     ]
     const textured = done.filter((work) => work.kind === 'calm' && isTextured(source, work))
     const largest = Math.max(0, ...sides)
@@ -67,6 +68,8 @@ export const tidy = defineStep({
       findings: cleanFindings(cleaned, done.length, textured.length),
     }
   },
-  inspect: (picture, { sweepPct }, { works }) =>
-    sweepPct > 0 || doneOf(works).some(isSweep) ? bandFindings(bandingOf(picture)) : [],
+  inspect: (picture, { sweepPct, blurPct }, { works }) =>
+    sweepPct > 0 || blurPct > 0 || doneOf(works).some(isSweep)
+      ? bandFindings(bandingOf(picture))
+      : [],
 })

@@ -18,6 +18,7 @@ import {
 import type { Source } from '../../source'
 import { brushHold, strokeAt } from '../../strokes'
 import type { Pass, Place } from '../pass'
+import { dither } from './dither'
 import { plateOf, type Plate } from './plate'
 import type { TidySettings } from './settings'
 import type { WorkOf } from './works'
@@ -39,8 +40,6 @@ const FURTHER = [
 ] as const
 /** Rows that are worked on at once. */
 const BAND_ROWS = 64
-/** Grain below this many code values does not hide the steps of 8 bits. */
-const HIDES = 0.7
 
 /** Where a photograph is swept, 0…1 over all of it; null where nowhere. */
 export function sweptOf(
@@ -233,22 +232,4 @@ function read(
     if (Math.abs(found[c]!) > DIRT * grain[c]!) clean = false
   }
   return clean
-}
-
-/** About a code value of 8 bits at a tone, in linear light. */
-const stepAt = (light: number): number => (2.2 * Math.max(1e-4, light) ** (1.2 / 2.2)) / 255
-
-/** Noise that hides the steps of 8 bits, where grain does not: triangular, of a code value to either side. */
-function dither(x: number, y: number, c: number, light: number, grain: number): number {
-  const step = stepAt(light)
-  if (grain > HIDES * step) return 0
-  return step * (noise(x, y, c) + noise(y, x, c + 3) - 1)
-}
-
-/** A number in 0…1 that only depends on where it is (Wang 2007, Integer hash function). */
-function noise(x: number, y: number, c: number): number {
-  let h = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b) ^ Math.imul(c + 1, 0xc2b2ae35)
-  h = Math.imul(h ^ (h >>> 15), 0x2c1b3c6d)
-  h = Math.imul(h ^ (h >>> 12), 0x297a2d39)
-  return ((h ^ (h >>> 15)) >>> 0) / 4294967296
 }

@@ -1,8 +1,17 @@
 import { describe, expect, test } from 'vitest'
-import { linearRaster, srgbOfLinear, wholeOf, type LinearRgba, type SrgbRgba8 } from '../../raster'
+import {
+  linearRaster,
+  planeF32,
+  srgbOfLinear,
+  srgbRaster,
+  wholeOf,
+  type LinearRgba,
+  type SrgbRgba8,
+} from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
 import { photographSource, withPatches, type Source } from '../../source'
 import { bandingOf } from './banding'
+import { blurBehind } from './blurBehind'
 import { carriedWork } from './carryWork'
 import { specksSeen } from './dirt'
 import { TidySettings } from './settings'
@@ -269,6 +278,48 @@ test('what is blurred can be read no more', () => {
   const after = done(source, work({ kind: 'blur', ...stroke([[150, 100]], 30), strength: 1 }))
   const swing = Array.from({ length: 12 }, (_, k) => after.data[(100 * SIZE.width + 144 + k) * 4]!)
   expect(Math.max(...swing) - Math.min(...swing)).toBeLessThan(0.08)
+})
+
+test('works on a see-through product leave it as see-through, in its own colour', () => {
+  const clear = srgbRaster(SIZE)
+  for (let i = 0; i < SIZE.width * SIZE.height; i++)
+    clear.data.set([180, 90, 60, i % SIZE.width < 150 ? 128 : 0], i * 4)
+  const source = photographSource(clear)
+  const before = all(source)
+  const path: [number, number][] = [
+    [80, 100],
+    [220, 100],
+  ]
+  for (const kind of ['mend', 'calm', 'tone', 'grain', 'blur'] as const) {
+    const more = { mend: {}, calm: STRONG, tone: BANDED, grain: BAND, blur: STRONG }[kind]
+    const after = done(source, work({ kind, ...stroke(path, 12), ...more }))
+    const [inside, outside] = [(100 * SIZE.width + 100) * 4, (100 * SIZE.width + 200) * 4]
+    expect(after.data[inside + 3], kind).toBe(before.data[inside + 3])
+    expect(after.data[inside]! / before.data[inside]!, kind).toBeCloseTo(1, 1)
+    expect([...after.data.subarray(outside, outside + 4)], kind).toEqual([0, 0, 0, 0])
+  }
+})
+const STRONG = { strength: 1 }
+const BAND = { band: 4 / SIZE.width }
+const BANDED = { ...STRONG, ...BAND }
+
+test('a backdrop that is blurred has no bands, and none of the product in it', () => {
+  const paper = (x: number): number => 0.2 + x / 6000
+  const picture = all(
+    photographSource(made((x, y) => (inDisc(x, y, 150, 100, 30) ? 0.01 : paper(x)))),
+  )
+  const alpha = planeF32(SIZE)
+  for (let i = 0; i < alpha.data.length; i++)
+    alpha.data[i] = inDisc(i % SIZE.width, Math.floor(i / SIZE.width), 150, 100, 31) ? 1 : 0
+  const before = picture.data.slice()
+  const place = { window: wholeOf(SIZE), photograph: SIZE, alpha: () => alpha }
+  blurBehind(100).paint(picture, place)
+  // Just beside the disc the paper is as light as ever.
+  const beside = (100 * SIZE.width + 184) * 4
+  expect(Math.abs(picture.data[beside]! - paper(184))).toBeLessThan(0.01)
+  const middle = (100 * SIZE.width + 150) * 4
+  expect(picture.data[middle]).toBe(before[middle])
+  expect(bandingOf(srgbOfLinear(picture), (i) => alpha.data[i] === 0)).toBeLessThan(0.05)
 })
 
 describe('swept', () => {

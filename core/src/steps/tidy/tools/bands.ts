@@ -1,7 +1,7 @@
 import { linearRaster, type LinearRgba } from '../../../raster'
 import { withPatches, type Patch, type Source } from '../../../source'
 import type { WorkOf } from '../works'
-import { brushedParts, workUnder } from './brushed'
+import { brushedParts, LEAST_ALPHA, workUnder } from './brushed'
 import { mendStroke } from './mend'
 import { addDifference, blurred, reducedFor } from './smooth'
 
@@ -52,9 +52,10 @@ export function mendGrain(source: Source, work: WorkOf<'grain'>): Patch[] {
       for (let x = 0; x < window.width; x++, i++) {
         const from = ((y + reach) * around.width + x + reach) * 4
         const held = hold.data[i]!
+        const covered = held / Math.max(LEAST_ALPHA, old.data[from + 3]!)
         for (let c = 0; c < 3; c++) {
           const made = old.data[from + c]! + whole.data[from + c]! - fresh.data[from + c]!
-          picture.data[i * 4 + c] = Math.max(0, made) * held
+          picture.data[i * 4 + c] = Math.max(0, made) * covered
         }
         picture.data[i * 4 + 3] = held
       }

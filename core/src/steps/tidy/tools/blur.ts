@@ -1,8 +1,8 @@
-import { linearRaster } from '../../../raster'
+import { LINEAR, linearRaster, resampleLinear, wholeOf } from '../../../raster'
 import type { Patch, Source } from '../../../source'
 import type { WorkOf } from '../works'
 import { workUnder } from './brushed'
-import { addDifference, blurred, reducedFor } from './smooth'
+import { blurred, reducedFor } from './smooth'
 
 /** The blur of a brush: this share of its radius at full strength. */
 const SPREAD_OF_BRUSH = 0.4
@@ -15,11 +15,7 @@ export function blurStroke(source: Source, work: WorkOf<'blur'>): Patch[] {
     const reduced = reducedFor(surface, spread, 2)
     const soft = linearRaster(reduced, reduced.data.slice())
     blurred(soft, spread * (reduced.width / surface.width))
-    if (reduced === surface) surface.data.set(soft.data)
-    else {
-      // What is finer than the reduced picture goes as well.
-      surface.data.fill(0)
-      addDifference(surface, soft, linearRaster(soft))
-    }
+    // What is finer than the reduced picture goes as well.
+    surface.data.set(resampleLinear(soft, wholeOf(soft), linearRaster(surface), LINEAR).data)
   })
 }

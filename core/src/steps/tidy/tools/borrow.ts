@@ -13,6 +13,7 @@ import {
 import type { Patch, Source } from '../../../source'
 import { brushHold, strokeAt, wholePixels, type Point } from '../../../strokes'
 import type { WorkOf } from '../works'
+import { LEAST_ALPHA } from './brushed'
 
 /** Longer side of the picture in which tones are compared, in pixels. */
 const TONE_SIDE_PX = 96
@@ -43,7 +44,8 @@ export function borrowArea(source: Source, work: Borrow): Patch[] {
   if (work.matched) matchTone(source, move, picture, cover)
   for (let i = 0; i < cover.data.length; i++) {
     const share = cover.data[i]!
-    for (let c = 0; c < 3; c++) picture.data[i * 4 + c]! *= share
+    const whole = share / Math.max(LEAST_ALPHA, picture.data[i * 4 + 3]!)
+    for (let c = 0; c < 3; c++) picture.data[i * 4 + c]! *= whole
     picture.data[i * 4 + 3] = share
   }
   return [{ window, picture }]

@@ -6,6 +6,9 @@ import { boxOfStroke, brushHold, strokeAt, wholePixels, type PxStroke } from '..
 /** Side of the parts in which a stroke is worked out, in pixels: no more of the photograph is in memory at once. */
 const PART_PX = 512
 
+/** Below this there is nothing to be seen. */
+export const LEAST_ALPHA = 1 / 512
+
 /** A part of a photograph under a brush. */
 export interface Brushed {
   /** In pixels of the photograph. */
@@ -63,7 +66,9 @@ export function workUnder(
       for (let x = 0; x < window.width; x++, i++) {
         const held = hold.data[i]! * strength
         const from = ((y + reach) * around.width + x + reach) * 4
-        for (let c = 0; c < 4; c++) picture.data[i * 4 + c] = surface.data[from + c]! * held
+        // Of what is partly transparent the colour is laid on; how transparent it is stays.
+        const whole = held / Math.max(LEAST_ALPHA, surface.data[from + 3]!)
+        for (let c = 0; c < 3; c++) picture.data[i * 4 + c] = surface.data[from + c]! * whole
         picture.data[i * 4 + 3] = held
       }
     return { window, picture }
