@@ -17,10 +17,12 @@ export interface Hole {
 }
 
 /** How far away the surface is taken from, as shares of the hole's size, and in how many directions. */
-const DISTANCES = [1.1, 1.7, 2.5] as const
-const DIRECTIONS = 12
+const DISTANCES = [1.05, 1.4, 1.9, 2.6] as const
+const DIRECTIONS = 24
 /** The best of those is looked for more closely, by so many pixels at a time. */
 const CLOSER_PX = [2, 1] as const
+/** A place whose border is so many times less like than the best's counts 1/e of it. */
+const LESS_LIKE = 4
 /** Sweeps of the membrane; thin holes are done long before. */
 const SWEEPS = 80
 /** Surface with dirt of its own must be so many times more like. */
@@ -29,16 +31,22 @@ const DIRTY = 4
 const PLACES = 500
 /** Below this there is nothing to be seen. */
 const LEAST_ALPHA = 1 / 512
+/** Borders that differ by less are alike. */
+const LEAST_COST = 1e-6
+/** A place that counts less is left. */
+const LEAST_SHARE = 1 / 500
 /** By what a border differs is averaged over so many pixels, so that its grain is not spread. */
 const AVERAGED_PX = 2
 
 /**
- * Rebuilds a hole: a piece of surface from beside it is laid over it, the one whose border is most like the
- * border of the hole; what its border differs by is spread over it (Pérez, Gangnet & Blake 2003, Poisson image editing:
- * seamless cloning), so that structure and grain go on and tone has no seam.
+ * Rebuilds a hole: surface from beside it is laid over it, and what its border differs by is spread over it (Pérez,
+ * Gangnet & Blake 2003, Poisson image editing: seamless cloning), so that structure goes on and tone has no seam. The surface is
+ * the place's whose border is most like the hole's, or a mean of many such (after Buades, Coll & Morel 2005, A non-local
+ * algorithm for image denoising), which is nearer to what was there on average, but has hardly any grain.
  *
  * @param marginPx how wide a border says how the surface goes on.
  * @param dirt parts of the photograph from which surface is taken only if it is much more like.
+ * @param grain 1 takes the best place alone, 0 the mean of many; between them both.
  * @returns a patch at the photograph's own pixels; clear where nothing is rebuilt.
  */
 export function mendHole(
@@ -46,35 +54,50 @@ export function mendHole(
   { window, mask }: Hole,
   marginPx: number,
   dirt: readonly PxBox[],
+  grain: number,
 ): Patch {
   const surface = source.sample(window, window)
-  const from = bestBeside(source, surface, { window, mask }, marginPx, dirt)
+  const region = regionAbout(window, source.size)
+  const wide = source.sample(region, region)
+  const border = borderOf(mask, window, marginPx)
+  const places = placesBeside(surface, wide, { window, region, border, dirt })
+  const from = blended(wide, region, window, places, grain)
   return { window, picture: filled(surface, from, mask) }
 }
 
-/** The surface beside a hole that is most like it along its border. */
-function bestBeside(
-  source: Source,
+/** Where surface may be taken from, and how unlike its border is. */
+interface Place {
+  readonly x: number
+  readonly y: number
+  readonly cost: number
+}
+
+interface Beside {
+  readonly window: PxBox
+  /** The part of the photograph that `wide` shows. */
+  readonly region: PxBox
+  readonly border: Int32Array
+  readonly dirt: readonly PxBox[]
+}
+
+/** Places beside a hole, the one that is most like it along its border first. */
+function placesBeside(
   surface: LinearRgba,
-  { window, mask }: Hole,
-  marginPx: number,
-  dirt: readonly PxBox[],
-): LinearRgba {
-  const border = borderOf(mask, window, marginPx)
-  const region = regionAbout(window, source.size)
-  const wide = source.sample(region, region)
+  wide: LinearRgba,
+  { window, region, border, dirt }: Beside,
+): Place[] {
   const [inSurface, inWide] = [roots(surface), roots(wide)]
-  const costAt = (x: number, y: number): number => {
-    const at = { ...window, x, y }
-    if (!isWithin(at, region) || (x === window.x && y === window.y)) return Infinity
-    const first = (y - region.y) * region.width + x - region.x
-    const cost = unlikeness(inSurface, inWide, first, border, window.width, region.width)
-    return dirt.some((box) => overlaps(box, at)) ? cost * DIRTY : cost
-  }
-  let best = { cost: Infinity, x: window.x, y: window.y }
+  const seen = new Map<number, Place>()
+  let best: Place = { x: window.x, y: window.y, cost: Infinity }
   const look = (x: number, y: number): void => {
-    const cost = costAt(x, y)
-    if (cost < best.cost) best = { cost, x, y }
+    const at = { ...window, x, y }
+    const first = (y - region.y) * region.width + x - region.x
+    if (!isWithin(at, region) || (x === window.x && y === window.y) || seen.has(first)) return
+    const unlike = unlikeness(inSurface, inWide, first, border, window.width, region.width)
+    const cost = dirt.some((box) => overlaps(box, at)) ? unlike * DIRTY : unlike
+    const place = { x, y, cost }
+    seen.set(first, place)
+    if (cost < best.cost) best = place
   }
   for (const distance of DISTANCES)
     for (let k = 0; k < DIRECTIONS; k++) {
@@ -84,13 +107,40 @@ function bestBeside(
         Math.round(window.y + distance * window.height * Math.sin(turn)),
       )
     }
-  // A photograph that is hardly larger than the hole: tone alone goes on.
-  if (best.cost === Infinity) return linearRaster(window)
-  for (const by of CLOSER_PX) {
-    const { x, y } = best
-    for (const dy of [-by, 0, by]) for (const dx of [-by, 0, by]) look(x + dx, y + dy)
-  }
-  return cropped(wide, region, { ...window, x: best.x, y: best.y })
+  if (seen.size > 0)
+    for (const by of CLOSER_PX) {
+      const { x, y } = best
+      for (const dy of [-by, 0, by]) for (const dx of [-by, 0, by]) look(x + dx, y + dy)
+    }
+  return [...seen.values()].sort((a, b) => a.cost - b.cost)
+}
+
+/** Surface from several places; black where there are none: in a photograph hardly larger than the hole tone alone goes on. */
+function blended(
+  wide: LinearRgba,
+  region: PxBox,
+  window: PxBox,
+  places: readonly Place[],
+  grain: number,
+): LinearRgba {
+  const made = linearRaster(window)
+  const best = places[0]
+  if (!best) return made
+  const weights = places.map(({ cost }) =>
+    Math.exp((1 - cost / Math.max(LEAST_COST, best.cost)) / LESS_LIKE),
+  )
+  const all = weights.reduce((sum, weight) => sum + weight, 0)
+  const { width, height } = window
+  places.forEach(({ x, y }, k) => {
+    const share = ((1 - grain) * weights[k]!) / all + (k === 0 ? grain : 0)
+    if (share < LEAST_SHARE) return
+    for (let row = 0; row < height; row++) {
+      let from = ((y - region.y + row) * region.width + x - region.x) * 4
+      const to = (row + 1) * width * 4
+      for (let i = row * width * 4; i < to; i++) made.data[i]! += share * wide.data[from++]!
+    }
+  })
+  return made
 }
 
 /** The part of the photograph in which surface is looked for. */
@@ -101,15 +151,6 @@ function regionAbout({ x, y, width, height }: PxBox, size: Size): PxBox {
   const right = Math.min(size.width, Math.ceil(x + (1 + far) * width) + 1)
   const bottom = Math.min(size.height, Math.ceil(y + (1 + far) * height) + 1)
   return { x: left, y: top, width: Math.max(1, right - left), height: Math.max(1, bottom - top) }
-}
-
-function cropped(wide: LinearRgba, region: PxBox, at: PxBox): LinearRgba {
-  const picture = linearRaster(at)
-  for (let y = 0; y < at.height; y++) {
-    const from = ((at.y - region.y + y) * region.width + at.x - region.x) * 4
-    picture.data.set(wide.data.subarray(from, from + at.width * 4), y * at.width * 4)
-  }
-  return picture
 }
 
 const isWithin = (box: PxBox, region: PxBox): boolean =>

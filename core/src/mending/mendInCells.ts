@@ -15,18 +15,19 @@ interface Cell {
  * Rebuilds a hole of any size: each piece is taken from beside it, where the surface is like it, and goes by the pieces
  * that were rebuilt before it.
  *
- * @param cellPx side of the pieces, in pixels of the photograph; larger where the photograph is seen larger.
+ * @param of.cellPx side of the pieces, in pixels of the photograph; larger where the photograph is seen larger.
+ * @param of.grain how much of the surface's grain is rebuilt rather than what is most likely, 0…1.
  */
 export function mendInCells(
   source: Source,
   hole: Hole,
   marginPx: number,
   dirt: readonly PxBox[],
-  cellPx = CELL_PX,
+  { cellPx = CELL_PX, grain = 1 }: { cellPx?: number; grain?: number } = {},
 ): Patch[] {
   const { window, mask } = hole
   if (Math.max(window.width, window.height) <= 2 * cellPx)
-    return [mendHole(source, hole, marginPx, dirt)]
+    return [mendHole(source, hole, marginPx, dirt, grain)]
   const left = new Set(cellsOf(hole, cellPx))
   const now = mask.slice()
   const patches: Patch[] = []
@@ -35,7 +36,8 @@ export function mendInCells(
     left.delete(cell)
     const part = partOf({ window, mask: now }, cell.box, marginPx)
     const others = [...left].map(({ box }) => box)
-    patches.push(mendHole(withPatches(source, patches), part, marginPx, [...dirt, ...others]))
+    const known = withPatches(source, patches)
+    patches.push(mendHole(known, part, marginPx, [...dirt, ...others], grain))
     eachIn(cell.box, window, (i) => (now[i] = now[i] === MISSING ? KNOWN : now[i]!))
   }
   return patches

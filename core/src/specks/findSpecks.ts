@@ -40,6 +40,8 @@ const MOST_LONG_PX = 2500
 /** Longer than this it is a hair or a scratch, which is no wider than `THIN_PX`. */
 const SHORT_PX = 28
 const THIN_PX = 6
+/** But for so much of it: a speck that lies on it. */
+const THICK_SHARE = 0.15
 /** As many of its kind around it, at least this strong against it, are glaze, grain or print, and no dirt. */
 const CROWD = 5
 const CROWD_REACH_PX = 80
@@ -172,7 +174,7 @@ function isThin({ pixels }: Shape, width: number): boolean {
     )
     left = new Set(inside)
   }
-  return left.size === 0
+  return left.size <= THICK_SHARE * pixels.length
 }
 
 /** Pixels around a shape that are compared with it. */

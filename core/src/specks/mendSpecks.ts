@@ -10,6 +10,13 @@ const MARGIN_PX = 4
 /** A hair is rebuilt in pieces of this size, at that scale. */
 const CELL_PX = 28
 
+/**
+ * Dirt no wider than the first, at that scale, is rebuilt as what is most likely, with this share of the surface's
+ * grain, which nobody misses on so little; what is as wide as the second has all of it.
+ */
+const GRAIN_FROM_PX = [6, 24] as const
+const LEAST_GRAIN = 0.3
+
 /** Rebuilds what specks hide: patches for each, to be laid over the photograph, at its own pixels. */
 export const mendSpecks = (source: Source, specks: readonly Speck[]): Patch[] =>
   specks.flatMap((speck) => mendSpeck(source, speck, specks))
@@ -36,8 +43,15 @@ export function mendSpeck(source: Source, speck: Speck, all: readonly Speck[]): 
     { window, mask },
     margin,
     near.filter((other) => other !== speck).map((other) => other.window),
-    Math.max(16, Math.round(CELL_PX * scale)),
+    { cellPx: Math.max(16, Math.round(CELL_PX * scale)), grain: grainOf(speck) },
   )
+}
+
+/** How much grain is rebuilt, by how wide a speck is. */
+function grainOf({ mask, width, height }: Speck): number {
+  const across = mask.reduce((sum, value) => sum + value, 0) / Math.max(width, height)
+  const share = (across - GRAIN_FROM_PX[0]) / (GRAIN_FROM_PX[1] - GRAIN_FROM_PX[0])
+  return LEAST_GRAIN + (1 - LEAST_GRAIN) * Math.min(1, Math.max(0, share))
 }
 
 /** Marks what a speck covers of a window. */

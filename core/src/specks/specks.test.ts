@@ -110,8 +110,8 @@ describe('what is mended', () => {
         values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length,
       )
       expect(Math.abs(mean - 110)).toBeLessThan(1.5)
-      // An even noise 4 high spreads by 4 over the root of twelve.
-      expect(spread).toBeGreaterThan(0.5)
+      // An even noise 4 high spreads by 4 over the root of twelve; a speck is given part of it.
+      expect(spread).toBeGreaterThan(0.35)
       expect(spread).toBeLessThan(2.2)
     }
   })

@@ -31,5 +31,5 @@ export function mendStroke(
   for (let i = 0; i < hold.data.length; i++) if (hold.data[i]! >= HELD) hole.mask[i] = MISSING
   if (!hole.mask.includes(MISSING)) return []
   const cell = Math.round(Math.min(CELL_PX.most, Math.max(CELL_PX.least, 2 * stroke.radius)))
-  return mendInCells(source, hole, margin, [], cell)
+  return mendInCells(source, hole, margin, [], { cellPx: cell })
 }
