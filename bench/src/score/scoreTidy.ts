@@ -19,6 +19,8 @@ import { findSpecks, mendSpecks, type Speck } from '@cloudbank/core/specks'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { alphaPath, photoPath, type Photo, type ShootFolder } from '../shootFolder'
 import { medianMended } from './medianMended'
+import { findOpenCv, openCvMended, type OpenCvMethod } from './openCvMended'
+import { mean as averageOf, meanOf } from '../table'
 import { groupMeans, type Compared, type Scorecard } from './scorecard'
 
 export type TidyMeasures = {
@@ -41,7 +43,14 @@ export type TidyMeasures = {
 type TidyCard = Scorecard<TidyMeasures> & {
   /** Seconds a photograph of four megapixels, on one core. */
   readonly secondsAtFourMegapixels: number
+  /** The same masks inpainted by OpenCV. */
+  readonly openCv: Readonly<Record<OpenCvMethod, Mended>> | string
 }
+
+/** What depends on how a mask was mended. */
+type Mended = Omit<TidyMeasures, 'banding' | 'bandingBefore'>
+
+const OPEN_CV_METHODS = ['telea', 'ns'] as const
 
 /** Truth from here on is dirt. */
 const DIRT = 96
@@ -51,7 +60,7 @@ const SEEN_PX = 2
 const MET = 0.3
 const NEAR_PX = 2
 
-/** Dirt found and mended firmly, against the truth; beside a median filter over the same mask. */
+/** Dirt found and mended firmly, against the truth; beside a median filter and OpenCV's inpainting of the same mask. */
 export async function scoreTidy(
   folder: ShootFolder,
   _pool: WorkerPool,
@@ -59,6 +68,8 @@ export async function scoreTidy(
 ): Promise<TidyCard> {
   const shots: (Compared<TidyMeasures> & { file: string })[] = []
   const seconds: number[] = []
+  const python = await findOpenCv()
+  const inpainted: Record<OpenCvMethod, Mended[]> = { telea: [], ns: [] }
   for (const photo of await dusty(folder)) {
     const picture = await decoded(await readFile(photoPath(folder, photo)))
     const clean = await decoded(await readFile(truthPath(folder, 'clean', photo, 'jpg')))
@@ -74,7 +85,7 @@ export async function scoreTidy(
     const before = psnrIn(picture, clean, dirt)
     const isBackdrop = await backdropOf(folder, photo)
     const bandingBefore = bandingOf(picture, isBackdrop)
-    const measure = (made: SrgbRgba8): Omit<TidyMeasures, 'banding' | 'bandingBefore'> => ({
+    const measure = (made: SrgbRgba8): Mended => ({
       ...found,
       psnrGain: psnrIn(made, clean, dirt) - before,
       ssim: ssimIn(made, clean, dirt),
@@ -92,14 +103,15 @@ export async function scoreTidy(
       banding: bandingBefore,
       bandingBefore,
     }
+    if (python)
+      for (const method of OPEN_CV_METHODS)
+        inpainted[method].push(measure(await openCvMended(python, method, picture, mask)))
     tell(
       `${photo.file}: ${specks.length} specks, precision ${own.precision.toFixed(2)}, recall ${own.recall.toFixed(2)}, ${own.psnrGain.toFixed(1)} dB (median ${peer.psnrGain.toFixed(1)}), ${own.changeOutside.toFixed(2)} outside`,
     )
     shots.push({ file: photo.file, own, peer })
   }
   const { mean, peer } = groupMeans(shots)
-  const meanOf = (values: readonly number[]): number =>
-    values.reduce((sum, value) => sum + value, 0) / values.length
   return {
     kind: 'tidy',
     set: folder.path,
@@ -107,7 +119,10 @@ export async function scoreTidy(
     peer: { name: 'median of the surroundings in the same mask', mean: peer },
     groups: {},
     shots: shots.map(({ file, own, peer: plain }) => ({ file, ...own, peer: plain })),
-    secondsAtFourMegapixels: meanOf(seconds),
+    secondsAtFourMegapixels: averageOf(seconds),
+    openCv: python
+      ? { telea: meanOf(inpainted.telea), ns: meanOf(inpainted.ns) }
+      : 'not to hand: apt-get install python3-opencv',
   }
 }
 

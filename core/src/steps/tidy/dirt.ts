@@ -32,7 +32,6 @@ function dirtOf(source: Source, strength: Strength): Dirt {
 /** A speck as it stands with these settings and refusals. */
 export interface SpeckSeen {
   readonly window: PxBox
-  readonly isLight: boolean
   readonly isRefused: boolean
 }
 
@@ -79,7 +78,6 @@ export function specksSeen(source: Source, asked: Asked, refused: Refused): Spec
   if (asked.specks === 'none') return []
   return wanted(source, asked.specks, asked).map(([, speck]) => ({
     window: speck.window,
-    isLight: speck.isLight,
     isRefused: isRefused(speck, source, refused),
   }))
 }

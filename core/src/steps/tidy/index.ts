@@ -19,7 +19,7 @@ const isSweep = (work: Work): work is WorkOf<'sweep'> => work.kind === 'sweep'
 export const tidy = defineStep({
   id: 'tidy',
   title: 'Tidy',
-  engine: 1,
+  engine: 2,
   settings: TidySettings,
   own: TidyOwn,
   controls: TIDY_CONTROLS,
