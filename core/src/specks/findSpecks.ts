@@ -1,4 +1,4 @@
-import { fitInside, srgbOfLinear, wholeOf, type PxBox, type Size } from '../raster'
+import { fitInside, planeF32, srgbOfLinear, wholeOf, type PxBox, type Size } from '../raster'
 import type { Source } from '../source'
 import { grownMarks } from './grownMarks'
 import { isAmong, LEAST_STRUCTURE_PX, outOfCrowds } from './crowds'
@@ -81,10 +81,10 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
 /** A photograph as one number a pixel, in code values. */
 function weighed(source: Source, size: Size, [r, g, b]: readonly [number, number, number]): Luma {
   const { data } = srgbOfLinear(source.sample(wholeOf(source.size), size))
-  const made = new Float32Array(size.width * size.height)
-  for (let i = 0, p = 0; i < made.length; i++, p += 4)
-    made[i] = r * data[p]! + g * data[p + 1]! + b * data[p + 2]!
-  return { ...size, data: made }
+  const made = planeF32(size)
+  for (let i = 0, p = 0; i < made.data.length; i++, p += 4)
+    made.data[i] = r * data[p]! + g * data[p + 1]! + b * data[p + 2]!
+  return made
 }
 
 /** What is dirt, and all that stands out. */

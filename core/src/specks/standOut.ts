@@ -1,3 +1,5 @@
+import { gaussianBlur, planeF32, type PlaneF32 } from '../raster'
+
 /** Pixels that stand out: 0 no, 1 lighter, 2 darker than their surroundings; and by how much, in code values. */
 export interface Marks {
   readonly width: number
@@ -6,21 +8,17 @@ export interface Marks {
   readonly contrast: Float32Array
 }
 
-/** Luma in code values. */
-export interface Luma {
-  readonly width: number
-  readonly height: number
-  readonly data: Float32Array
-}
+/** Brightness, or colour, in code values. */
+export type Luma = PlaneF32
 
 /**
- * The rings that a pixel is compared with, for a grain of dust, a flake, a blot: their radius in pixels, and how often
- * noise is smoothed first, so that a blot is told from the texture in which it lies; of smoothed noise more is asked.
+ * The rings that a pixel is compared with, for a grain of dust, a flake, a blot: their radius in pixels, and the Gaussian
+ * that smooths noise first, so that a blot is told from the texture in which it lies; of smoothed noise more is asked.
  */
 const RINGS = [
-  { radius: 3, smoothings: 0, surer: 1 },
-  { radius: 6, smoothings: 1, surer: 1 },
-  { radius: 12, smoothings: 6, surer: 1.3 },
+  { radius: 3, sigma: 0, surer: 1 },
+  { radius: 6, sigma: 0.75, surer: 1 },
+  { radius: 12, sigma: 1.8, surer: 1.3 },
 ] as const
 const ON_RING = 16
 /** A pixel stands out by at least so many times as the ring is uneven: the spread of its middle ten of sixteen. */
@@ -45,28 +43,27 @@ export function standOut(luma: Luma, contrast: number, overTexture: number): Mar
     kind: new Uint8Array(width * height),
     contrast: new Float32Array(width * height),
   }
-  let [seen, smoothings] = [luma, 0]
-  for (const ring of RINGS) {
-    for (; smoothings < ring.smoothings; smoothings++)
-      seen = { width, height, data: smoothed(seen) }
-    markAt(seen, ring.radius, contrast, ring.surer * overTexture, marks)
+  for (const { radius, sigma, surer } of RINGS) {
+    const seen = sigma > 0 ? gaussianBlur(luma, sigma, planeF32(luma)) : luma
+    markAt(seen, radius, contrast, surer * overTexture, marks)
   }
   return marks
 }
 
 function markAt(
-  { width, height, data }: Luma,
+  luma: Luma,
   radius: number,
   contrast: number,
   overTexture: number,
   marks: Marks,
 ): void {
+  const { width, height, data } = luma
   const ring = Int32Array.from({ length: ON_RING }, (_, k) => {
     const turn = (2 * Math.PI * k) / ON_RING
     return Math.round(radius * Math.sin(turn)) * width + Math.round(radius * Math.cos(turn))
   })
   const quarters = [0, 4, 8, 12].map((k) => ring[k]!) as [number, number, number, number]
-  const texture = textureOf({ width, height, data }, radius, quarters)
+  const texture = textureOf(luma, radius, quarters)
   const columns = Math.ceil(width / TILE_PX)
   const values = new Float32Array(ON_RING)
   const least = texture.map((usual) => Math.max(contrast, overTexture * usual))
@@ -136,22 +133,4 @@ function textureOf(
     const sorted = offs.subarray(0, count).sort()
     return SIGMA * (sorted[count >> 1] ?? 0)
   })
-}
-
-/** A binomial of 3 × 3. */
-function smoothed({ width, height, data }: Luma): Float32Array {
-  const smooth = data.slice()
-  for (let y = 1; y < height - 1; y++)
-    for (let x = 1; x < width - 1; x++) {
-      const i = y * width + x
-      smooth[i] =
-        (4 * data[i]! +
-          2 * (data[i - 1]! + data[i + 1]! + data[i - width]! + data[i + width]!) +
-          data[i - width - 1]! +
-          data[i - width + 1]! +
-          data[i + width - 1]! +
-          data[i + width + 1]!) /
-        16
-    }
-  return smooth
 }
