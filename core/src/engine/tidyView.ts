@@ -1,18 +1,22 @@
 import { ownOf, placementsOf, settingsFor, type Plan } from '../brief'
 import {
   fractionsOf,
+  LINEAR,
   linearRaster,
   pixelsOf,
+  planeF32,
+  resamplePlane,
   srgbOfLinear,
   srgbRaster,
   strainView,
   type Box01,
   type LinearRgba,
+  type PlaneF32,
   type Size,
   type SrgbRgba8,
 } from '../raster'
 import type { Source } from '../source'
-import { countCleaned, specksSeen, STEPS, TidyOwn, TidySettings, toneOf } from '../steps'
+import { countCleaned, specksSeen, STEPS, sweptArea, TidyOwn, TidySettings, toneOf } from '../steps'
 import type { EngineContext } from './context'
 import { decideShot } from './decideShot'
 import { drawLinear } from './drawRendition'
@@ -20,8 +24,8 @@ import { mendShot } from './mendShot'
 import { partPlan } from './partPlan'
 import { neededSide, planRendition } from './planRendition'
 
-/** How a tidied picture is looked at: as it is; tones exaggerated; its tone or its grain alone. */
-export const TIDY_LOOKS = ['result', 'strain', 'tone', 'grain'] as const
+/** How a tidied picture is looked at: as it is; tones exaggerated; its tone or its grain alone; where its backdrop is swept. */
+export const TIDY_LOOKS = ['result', 'strain', 'tone', 'grain', 'swept'] as const
 export type TidyLook = (typeof TIDY_LOOKS)[number]
 
 /** Light by which a picture is shown darker or lighter, to see what hides in its lights or its shadows. */
@@ -76,8 +80,14 @@ export async function drawTidyView(
   const longer = Math.max(source.size.width, source.size.height)
   const bandPx = Math.max(1, (band * longer * size.width) / part.window.width)
   const { settings, own } = asked(plan)
+  const { matte } = shot.facts
+  const swept = (): PlaneF32 | null =>
+    sweptArea(source, matte?.kind === 'cut' ? matte : null, settings, own)
   return {
-    picture: looked(drawn, look, bandPx, strain, SHADES[shade]),
+    picture:
+      look === 'swept'
+        ? veiled(srgbOfLinear(drawn), swept(), window)
+        : looked(drawn, look, bandPx, strain, SHADES[shade]),
     specks: specksSeen(source, settings, own.refused).map(({ window: box, isRefused }) => ({
       box: fractionsOf(box, source.size),
       isRefused,
@@ -101,7 +111,7 @@ function asked(plan: Plan): { settings: TidySettings; own: TidyOwn } {
 
 function looked(
   drawn: LinearRgba,
-  look: TidyLook,
+  look: Exclude<TidyLook, 'swept'>,
   bandPx: number,
   strain: number,
   light: number,
@@ -123,6 +133,22 @@ function looked(
       return grainOf(whole, srgbOfLinear(low))
     }
   }
+}
+
+/** How dark a picture is shown where nothing is swept, and by how many code values it is lighter where all is. */
+const VEIL = { dark: 0.45, light: 140 } as const
+
+/** A picture in greys, the lighter the more its backdrop is swept there. */
+function veiled(picture: SrgbRgba8, swept: PlaneF32 | null, window: Box01): SrgbRgba8 {
+  const share = swept && resamplePlane(swept, pixelsOf(window, swept), planeF32(picture), LINEAR)
+  const made = srgbRaster(picture)
+  for (let i = 0, p = 0; p < made.data.length; i++, p += 4) {
+    const [r, g, b] = [picture.data[p]!, picture.data[p + 1]!, picture.data[p + 2]!]
+    const grey = VEIL.dark * (0.25 * r + 0.6 * g + 0.15 * b) + VEIL.light * (share?.data[i] ?? 0)
+    made.data.fill(grey, p, p + 3)
+    made.data[p + 3] = 255
+  }
+  return made
 }
 
 /** What a picture has beyond its tone, twice as strong, about mid grey. */

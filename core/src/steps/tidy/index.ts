@@ -11,9 +11,7 @@ import { TidySettings } from './settings'
 import { sweepPass } from './sweep'
 import { tidiedAt } from './tidied'
 import { isTextured } from './tools'
-import { TidyOwn, type Work, type WorkOf } from './works'
-
-const isSweep = (work: Work): work is WorkOf<'sweep'> => work.kind === 'sweep'
+import { isSweep, TidyOwn } from './works'
 
 /** Tidy: dirt, marks and stains go, texture stays. Everything it does lies over the photograph. */
 export const tidy = defineStep({

@@ -1,4 +1,4 @@
-import type { CutMatte } from '../../matte'
+import { alphaOver, type CutMatte } from '../../matte'
 import {
   fitInside,
   fractionsOf,
@@ -16,12 +16,12 @@ import {
   type Size,
 } from '../../raster'
 import type { Source } from '../../source'
-import { brushHold, strokeAt } from '../../strokes'
+import { brushHold, doneOf, strokeAt } from '../../strokes'
 import type { Pass, Place } from '../pass'
 import { dither } from './dither'
 import { plateOf, type Plate } from './plate'
 import type { TidySettings } from './settings'
-import type { WorkOf } from './works'
+import { isSweep, type TidyOwn, type WorkOf } from './works'
 
 /** Longer side of the picture of where is swept, in pixels. */
 const MASK_SIDE_PX = 1000
@@ -42,7 +42,7 @@ const FURTHER = [
 const BAND_ROWS = 64
 
 /** Where a photograph is swept, 0…1 over all of it; null where nowhere. */
-export function sweptOf(
+function sweptOf(
   plate: Plate,
   size: Size,
   { sweepPct, sweepMarginPct }: TidySettings,
@@ -66,6 +66,21 @@ export function sweptOf(
     for (let i = 0; i < swept.data.length; i++)
       swept.data[i] = Math.max(swept.data[i]!, hold.data[i]! * work.strength)
   }
+  return swept
+}
+
+/** Where a photograph is swept once the product is spared, 0…1 over all of it; null where nowhere. */
+export function sweptArea(
+  source: Source,
+  matte: CutMatte | null,
+  settings: TidySettings,
+  { works }: TidyOwn,
+): PlaneF32 | null {
+  const strokes = doneOf(works).filter(isSweep)
+  const swept = sweptOf(plateOf(source, matte), source.size, settings, strokes)
+  if (!swept || !matte) return swept
+  const product = alphaOver(matte.alphas[0], swept)
+  for (let i = 0; i < swept.data.length; i++) swept.data[i]! *= 1 - product.data[i]!
   return swept
 }
 

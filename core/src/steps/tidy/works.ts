@@ -57,3 +57,5 @@ export const TidyOwn = z.strictObject({
     .describe('Places where what was found is no dirt.'),
 })
 export type TidyOwn = z.output<typeof TidyOwn>
+
+export const isSweep = (work: Work): work is WorkOf<'sweep'> => work.kind === 'sweep'

@@ -1,5 +1,5 @@
 import type { ComponentProps } from 'react'
-import type { Work } from '@cloudbank/core/steps'
+import type { Work, WorkOf } from '@cloudbank/core/steps'
 import type { Point } from '@cloudbank/core/strokes'
 import type { TidyRaster } from '@cloudbank/hosts/previewer'
 import { HandMarks, LINES } from '../../hand'
@@ -11,13 +11,15 @@ interface Props extends Omit<ComponentProps<typeof HandMarks>, 'children'> {
   readonly works: readonly Work[]
   /** The outline of an area that waits to be placed. */
   readonly area: readonly Point[] | null
+  /** The placed area that is worked on: its middle is marked. */
+  readonly placed: WorkOf<'borrow'> | null
 }
 
 /** Room between dirt and its mark, in pixels of the screen. */
 const ROOM_PX = 5
 
 /** What is drawn over a picture that is tidied. */
-export const TidyMarks = ({ specks, works, area, ...hand }: Props) => (
+export const TidyMarks = ({ specks, works, area, placed, ...hand }: Props) => (
   <HandMarks {...hand}>
     {(at, length) => (
       <>
@@ -45,21 +47,37 @@ export const TidyMarks = ({ specks, works, area, ...hand }: Props) => (
             ))
           })}
         </g>
-        {area &&
-          LINES.map(({ stroke, extra }) => (
-            <polygon
-              key={stroke}
-              points={area.map((point) => at(point).join(',')).join(' ')}
-              fill="none"
-              stroke={stroke}
-              strokeWidth={1 + extra}
-              strokeDasharray={extra ? undefined : '4 4'}
-            />
-          ))}
+        {area && <Dashed points={area.map(at)} />}
+        {placed && <Middle at={at(placed.to)} />}
       </>
     )}
   </HandMarks>
 )
+
+/** A closed outline. */
+const Dashed = ({ points }: { points: readonly Point[] }) =>
+  LINES.map(({ stroke, extra }) => (
+    <polygon
+      key={stroke}
+      points={points.join(' ')}
+      fill="none"
+      stroke={stroke}
+      strokeWidth={1 + extra}
+      strokeDasharray={extra ? undefined : '4 4'}
+    />
+  ))
+
+/** Where the middle of an area lies. */
+const Middle = ({ at: [x, y] }: { at: Point }) =>
+  LINES.map(({ stroke, extra }) => (
+    <path
+      key={stroke}
+      d={`M${x - 7} ${y}H${x + 7}M${x} ${y - 7}V${y + 7}`}
+      stroke={stroke}
+      strokeWidth={1 + extra}
+      data-testid={extra ? undefined : 'placed-area'}
+    />
+  ))
 
 interface TraceProps {
   readonly work: Work

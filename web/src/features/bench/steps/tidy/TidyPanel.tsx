@@ -10,6 +10,7 @@ import { LevelChoice, StepControls } from '../../controls'
 import { BrushSize, ListedList, Part } from '../../hand'
 import type { Bench } from '../../useBench'
 import { FindingList } from '../FindingList'
+import type { Borrowed } from './borrowed'
 import { BRUSHES, LOOK_WORDS, STRAINS, TOOLS, useTidyTools, WITH_STRENGTH } from './tidyTools'
 import { WORK_WORDS, type WorkActions } from './useWorks'
 
@@ -17,8 +18,7 @@ interface Props {
   readonly bench: Bench
   readonly drawn: TidyRaster | null
   readonly works: WorkActions
-  /** The area that was borrowed last; null where none was. */
-  readonly borrowed: { readonly id: string; readonly work: WorkOf<'borrow'> } | null
+  readonly borrowed: Borrowed
 }
 
 /** What was found and done, how it is looked at, and the tool in hand. */
@@ -217,10 +217,10 @@ const BORROWING = [
   { id: 'in', word: 'Paint in' },
 ] as const
 
-function BorrowPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
+function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 'borrowed'>) {
   const { outlining, borrowing } = useTidyTools()
   const change = (words: string, more: Partial<WorkOf<'borrow'>>): void => {
-    if (borrowed) works.change(borrowed.id, words, { ...borrowed.work, ...more })
+    if (chosen) works.change(chosen.id, words, { ...chosen.work, ...more })
   }
   return (
     <>
@@ -230,10 +230,18 @@ function BorrowPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
         chosen={outlining}
         choose={(id) => useTidyTools.setState({ outlining: id, area: null })}
       />
-      {borrowed && (
+      {chosen && (
         <>
+          {all.length > 1 && (
+            <Choices
+              label="Placed areas"
+              options={all.map(({ id }, i) => ({ id, word: `Area ${i + 1}` }))}
+              chosen={chosen.id}
+              choose={(id) => useTidyTools.setState({ borrowed: id })}
+            />
+          )}
           <Choices
-            label="With the last area"
+            label={all.length > 1 ? 'With this area' : 'With the area'}
             options={BORROWING}
             chosen={borrowing}
             choose={(id) => useTidyTools.setState({ borrowing: id })}
@@ -247,7 +255,7 @@ function BorrowPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
               min={-180}
               max={180}
               step={0.1}
-              value={borrowed.work.turnDeg}
+              value={chosen.work.turnDeg}
               onProblem={() => undefined}
               commit={(turnDeg) =>
                 turnDeg !== null && change(`Area turned ${turnDeg}°`, { turnDeg })
@@ -260,19 +268,19 @@ function BorrowPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
               width="56px"
               min={10}
               max={1000}
-              value={Math.round(borrowed.work.scale * 100)}
+              value={Math.round(chosen.work.scale * 100)}
               onProblem={() => undefined}
               commit={(pct) => pct !== null && change(`Area at ${pct} %`, { scale: pct / 100 })}
             />
           </Flex>
           <Toggle
             label="Mirrored"
-            value={borrowed.work.mirrored}
+            value={chosen.work.mirrored}
             set={(mirrored) => change(mirrored ? 'Area mirrored' : 'Area as it was', { mirrored })}
           />
           <Toggle
             label="Takes the tone of the place"
-            value={borrowed.work.matched}
+            value={chosen.work.matched}
             set={(matched) => change(matched ? 'Tone matched' : 'Tone as it was', { matched })}
           />
         </>

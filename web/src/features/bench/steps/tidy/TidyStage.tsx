@@ -23,6 +23,7 @@ import { Waiting } from '../Waiting'
 import { refuseAt } from './refusals'
 import { TidyMarks } from './TidyMarks'
 import { TidyPanel } from './TidyPanel'
+import { borrowedOf } from './borrowed'
 import { BRUSHES, nextLook, STRAINS, TOOLS, useTidyTools, type ToolId } from './tidyTools'
 import { useTidyView } from './useTidyView'
 import { useWorks } from './useWorks'
@@ -57,7 +58,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
   const drawn = useTidyView({ ...common, part: whole })
   const raster = (close ?? drawn)?.raster ?? null
   const done = doneOf(works.all)
-  const borrowed = lastBorrowed(works.all)
+  const borrowed = borrowedOf(works.all, hand.borrowed)
 
   const setLook = (look: typeof hand.look): void => useTidyTools.setState({ look })
   useCommand('look', () => setLook(nextLook(hand.look)))
@@ -80,10 +81,11 @@ export function TidyStage({ bench }: { bench: Bench }) {
     refuse: (at) => refuseAt(view.shoot.id, shot, raster?.specks ?? NONE, at),
     work: (work) => works.add({ turn: nextTurn(works.all), hidden: false, ...work } as Work), // of its kind
     mask: (points) => {
-      if (!borrowed || hand.borrowing === 'choose') return
+      const { chosen } = borrowed
+      if (!chosen || hand.borrowing === 'choose') return
       const { radius, hardness, borrowing: says } = hand
-      const mask = [...borrowed.work.mask, { points, radius, hardness, says }]
-      works.change(borrowed.id, `Area painted ${says}`, { ...borrowed.work, mask })
+      const mask = [...chosen.work.mask, { points, radius, hardness, says }]
+      works.change(chosen.id, `Area painted ${says}`, { ...chosen.work, mask })
     },
   })
   const paints = BRUSHES.has(hand.tool) || (hand.tool === 'borrow' && hand.borrowing !== 'choose')
@@ -120,20 +122,12 @@ export function TidyStage({ bench }: { bench: Bench }) {
           specks={hand.marks && raster ? raster.specks : NONE}
           works={hand.strokes ? done : NONE}
           area={hand.tool === 'borrow' ? hand.area : null}
+          placed={hand.tool === 'borrow' ? (borrowed.chosen?.work ?? null) : null}
         />
       )}
       panel={<TidyPanel bench={bench} drawn={raster} works={works} borrowed={borrowed} />}
     />
   )
-}
-
-/** The area that was borrowed last. */
-function lastBorrowed(
-  all: Readonly<Record<string, Work>>,
-): { readonly id: string; readonly work: WorkOf<'borrow'> } | null {
-  const list = Object.entries(all).sort(([, a], [, b]) => b.turn - a.turn)
-  for (const [id, work] of list) if (work.kind === 'borrow') return { id, work }
-  return null
 }
 
 type NewWork<K extends Work['kind']> = Omit<WorkOf<K>, 'turn' | 'hidden'>
@@ -176,7 +170,7 @@ function pointerTool(
   }
 }
 
-/** Draws round an area, then places it; or paints the last one out and in. */
+/** Draws round an area, then places it; or paints the chosen one out and in. */
 function borrowTool(
   { borrowing, outlining, area }: ReturnType<typeof useTidyTools.getState>,
   hands: Hands,
@@ -196,7 +190,7 @@ function borrowTool(
         matched: true,
         mask: [],
       })
-      useTidyTools.setState({ area: null })
+      useTidyTools.setState({ area: null, borrowed: null })
     })
   if (outlining === 'box')
     return boxTool(hands, ([ax, ay], [bx, by]) =>

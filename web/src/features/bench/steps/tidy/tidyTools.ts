@@ -51,6 +51,7 @@ export const LOOK_WORDS: Readonly<Record<TidyLook, string>> = {
   strain: 'Strained',
   tone: 'Tone',
   grain: 'Grain',
+  swept: 'Where swept',
 }
 
 /** How much the strain view exaggerates, in three steps. */
@@ -77,6 +78,8 @@ interface TidyTools {
   readonly area: readonly Point[] | null
   /** What a stroke with Borrow does: choose an area, or paint the last one out or in. */
   readonly borrowing: 'choose' | 'out' | 'in'
+  /** The placed area that is worked on; the last one where it is not there. */
+  readonly borrowed: string | null
 }
 
 /** What is in hand stays so from shot to shot. */
@@ -94,6 +97,7 @@ export const useTidyTools = create<TidyTools>()(() => ({
   outlining: 'box',
   area: null,
   borrowing: 'choose',
+  borrowed: null,
 }))
 
 export const nextLook = (look: TidyLook): TidyLook =>
