@@ -9,9 +9,15 @@ export function holdTab(): void {
   void navigator.locks.request(lockOf(TAB), () => new Promise(() => undefined))
 }
 
-/** Does something about what a tab has left behind, if that tab is gone. */
+/** A page that is left lets go of its lock a moment after the next one has begun. */
+const LEAVING_MS = 5000
+
+/** Does something about what a tab has left behind, if that tab is gone or about to be. */
 export async function ifGone(tab: string, act: () => Promise<void>): Promise<void> {
-  await navigator.locks.request(lockOf(tab), { ifAvailable: true }, async (lock) => {
-    if (lock) await act()
+  const signal = AbortSignal.timeout(LEAVING_MS)
+  // Once the lock is there, the time limit is of no concern any more.
+  const isOpen = (error: unknown): boolean => signal.aborted && error === signal.reason
+  await navigator.locks.request(lockOf(tab), { signal }, act).catch((error: unknown) => {
+    if (!isOpen(error)) throw error
   })
 }
