@@ -2,8 +2,8 @@ import { fitInside, planeF32, srgbOfLinear, wholeOf, type PxBox, type Size } fro
 import type { Source } from '../source'
 import { grownMarks } from './grownMarks'
 import { isAmong, LEAST_STRUCTURE_PX, outOfCrowds } from './crowds'
-import { isDirt } from './isDirt'
-import { boxOf, isLong, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
+import { isDirt, isSmall } from './isDirt'
+import { boxOf, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
 import { standOut, type Luma, type Marks } from './standOut'
 
 /** How little stands out to be dirt. */
@@ -69,9 +69,10 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
   for (const hue of HUES) {
     const { dirt } = shapesIn(weighed(source, half, hue), { ...limits, ...COLOUR_LIMITS })
     for (const shape of dirt) {
-      if (shape.pixels.length < COLOUR_LEAST_PX || isLong(shape)) continue
+      const whole = doubled(shape, half, size)
+      if (shape.pixels.length < COLOUR_LEAST_PX || !isSmall(whole)) continue
       if (shape.pixels.filter((i) => judged[i]).length > JUDGED * shape.pixels.length) continue
-      specks.push(speckOf(doubled(shape, half, size), size, source.size))
+      specks.push(speckOf(whole, size, source.size))
       for (const i of shape.pixels) judged[i] = 1
     }
   }

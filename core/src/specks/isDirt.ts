@@ -2,12 +2,11 @@ import { isLong, type Shape } from './shapes'
 import type { Luma, Marks } from './standOut'
 
 const LEAST_PX = 2
-const MOST_PX = 700
+const MOST_PX = 300
 const MOST_LONG_PX = 2500
-/** A hair or a scratch is no wider than this. */
-const THIN_PX = 6
-/** But for so much of it: a speck that lies on it. */
-const THICK_SHARE = 0.15
+/** A hair or a scratch is no wider than this on average (along a slope less than it is), and so many times as long. */
+const THIN_PX = 4
+const SLENDER = 14
 
 /**
  * Whether a shape is small or thin, stands alone on what surrounds it, and is no part of a line that goes on.
@@ -19,23 +18,24 @@ export const isDirt = (shape: Shape, among: Marks, luma: Luma, unevenness: numbe
   isAlone(shape, among, luma.data, unevenness) &&
   !isOnLine(shape, luma)
 
+/** Whether it is no longer and no larger than a speck or a blot. */
+export const isSmall = (shape: Shape): boolean => !isLong(shape) && shape.pixels.length <= MOST_PX
+
 function isDirtShaped(shape: Shape, width: number): boolean {
   const { length } = shape.pixels
   if (length < LEAST_PX) return false
-  if (!isLong(shape)) return length <= MOST_PX
-  return length <= MOST_LONG_PX && isThin(shape, width)
+  if (!isLong(shape)) return isSmall(shape)
+  return length <= MOST_LONG_PX && isHair(shape, width)
 }
 
-/** Whether nothing is left of a shape once a rim of half of `THIN_PX` is taken off all round. */
-function isThin({ pixels }: Shape, width: number): boolean {
-  let left = new Set(pixels)
-  for (let layer = 0; layer < THIN_PX / 2; layer++) {
-    const inside = [...left].filter((i) =>
-      [i - 1, i + 1, i - width, i + width].every((j) => left.has(j)),
-    )
-    left = new Set(inside)
-  }
-  return left.size <= THICK_SHARE * pixels.length
+/** Whether a shape is as thin and as slender as a hair: by its area and the length of its rim. */
+function isHair({ pixels }: Shape, width: number): boolean {
+  const own = new Set(pixels)
+  let rim = 0
+  for (const i of pixels)
+    for (const j of [i - 1, i + 1, i - width, i + width]) if (!own.has(j)) rim++
+  const across = (2 * pixels.length) / rim
+  return across <= THIN_PX && rim / 2 >= SLENDER * across
 }
 
 /** Pixels around a shape that are compared with it. */
