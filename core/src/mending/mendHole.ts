@@ -29,6 +29,8 @@ const SWEEPS = 80
 const DIRTY = 4
 /** The border of a large hole is compared in about so many places. */
 const PLACES = 500
+/** What is further off, in standard deviations, is the rim of dirt or a stray grain: it counts as much as that. */
+const MOST_OFF = 1
 /** Below this there is nothing to be seen. */
 const LEAST_ALPHA = 1 / 512
 /** Borders that differ by less are alike. */
@@ -242,6 +244,19 @@ function filled(surface: LinearRgba, from: LinearRgba, mask: Uint8Array): Linear
   return picture
 }
 
+/** Holds differences of known pixels within some standard deviations of their mean. */
+function clip(raw: Float32Array, mask: Uint8Array, mean: number): void {
+  let [square, count] = [0, 0]
+  for (let i = 0; i < raw.length; i++) {
+    if (mask[i] !== KNOWN) continue
+    square += (raw[i]! - mean) ** 2
+    count++
+  }
+  const most = MOST_OFF * Math.sqrt(square / Math.max(1, count))
+  for (let i = 0; i < raw.length; i++)
+    if (mask[i] === KNOWN) raw[i] = Math.min(mean + most, Math.max(mean - most, raw[i]!))
+}
+
 /** By what two pictures differ where both are known, averaged over a few pixels; their mean elsewhere. */
 function differences(
   surface: LinearRgba,
@@ -258,7 +273,9 @@ function differences(
     sum += raw[i]!
     count++
   }
-  const offs = new Float32Array(mask.length).fill(sum / Math.max(1, count))
+  const mean = sum / Math.max(1, count)
+  clip(raw, mask, mean)
+  const offs = new Float32Array(mask.length).fill(mean)
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
       if (mask[i] !== KNOWN) continue

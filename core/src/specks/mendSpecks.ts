@@ -15,7 +15,7 @@ const CELL_PX = 28
  * grain, which nobody misses on so little; what is as wide as the second has all of it.
  */
 const GRAIN_FROM_PX = [6, 24] as const
-const LEAST_GRAIN = 0.3
+const LEAST_GRAIN = 0.25
 
 /** Rebuilds what specks hide: patches for each, to be laid over the photograph, at its own pixels. */
 export const mendSpecks = (source: Source, specks: readonly Speck[]): Patch[] =>
