@@ -22,10 +22,15 @@ beforeAll(async () => {
 })
 afterAll(() => app.stop())
 
+interface WorkRow {
+  readonly kind: string
+  readonly turn: number
+  readonly mirrored?: boolean
+}
 interface ShotRow {
   readonly touches: {
     readonly tidy?: {
-      readonly works?: Readonly<Record<string, { readonly kind: string }>>
+      readonly works?: Readonly<Record<string, WorkRow>>
       readonly refused?: Readonly<Record<string, readonly [number, number]>>
     }
   }
@@ -37,6 +42,30 @@ const tidy = async () => (await rowsOf<ShotRow>(app.page, 'shots')).at(-1)?.touc
 
 const rawOf = async (file: Uint8Array | string): Promise<Buffer> =>
   sharp(file).removeAlpha().raw().toBuffer()
+
+/** Drags over the picture through places on it, 0…1. */
+async function dragger(): Promise<
+  (places: readonly (readonly [number, number])[]) => Promise<void>
+> {
+  const { page } = app
+  const box = (await page.getByTestId('tidy-picture').boundingBox())!
+  return async (places) => {
+    const px = places.map(([x, y]) => [box.x + x * box.width, box.y + y * box.height] as const)
+    await page.mouse.move(...px[0]!)
+    await page.mouse.down()
+    for (const place of px.slice(1)) await page.mouse.move(...place, { steps: 4 })
+    await page.mouse.up()
+  }
+}
+
+/** Waits until so many works are drawn. */
+const works = (count: number): Promise<void> =>
+  app.page.locator(`[data-works="${count}"]`).waitFor({ timeout: 20_000 })
+
+const openTidy = async (): Promise<void> => {
+  await app.page.locator('.tile').first().dblclick()
+  await app.page.locator('nav[aria-label=Stages] button', { hasText: 'Tidy' }).click()
+}
 
 const wanted = {
   version: 2,
@@ -67,8 +96,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
     )
     .toBe(true)
   await page.keyboard.press('s')
-  await page.locator('.tile').first().dblclick()
-  await page.locator('nav[aria-label=Stages] button', { hasText: 'Tidy' }).click()
+  await openTidy()
   await page
     .getByTestId('found')
     .getByText(/1\d\d specks found/)
@@ -88,16 +116,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
     .waitFor()
   const [refusedX, refusedY] = Object.values((await tidy())!.refused!)[0]!
 
-  const box = (await page.getByTestId('tidy-picture').boundingBox())!
-  const drag = async (places: readonly (readonly [number, number])[]): Promise<void> => {
-    const px = places.map(([x, y]) => [box.x + x * box.width, box.y + y * box.height] as const)
-    await page.mouse.move(...px[0]!)
-    await page.mouse.down()
-    for (const place of px.slice(1)) await page.mouse.move(...place, { steps: 4 })
-    await page.mouse.up()
-  }
-  const works = (count: number) =>
-    page.locator(`[data-works="${count}"]`).waitFor({ timeout: 20_000 })
+  const drag = await dragger()
   await page.keyboard.press('5')
   await drag([
     [0.52, 0.5],
@@ -162,4 +181,50 @@ test('the Tidy lens strains the pictures and marks what is on them', async () =>
   )
   expect(Math.max(...counts)).toBeGreaterThan(100)
   expect(Math.min(...counts)).toBeLessThan(20)
+})
+
+test('each area that was borrowed can be changed, and where the backdrop is swept is seen', async () => {
+  const { page } = app
+  await newShoot(app, await demoPhotos([`${SHOT}.jpg`]))
+  await openTidy()
+  await page.getByTestId('tidy-picture').waitFor({ timeout: 60_000 })
+  const drag = await dragger()
+  await page.keyboard.press('6')
+  for (const [nth, x] of [0.35, 0.6].entries()) {
+    await drag([
+      [x, 0.4],
+      [x + 0.05, 0.45],
+    ])
+    await drag([[x, 0.6]])
+    await works(nth + 1)
+  }
+  await page.getByRole('radio', { name: 'Area 1' }).click()
+  await page.getByLabel('Mirrored', { exact: true }).press('Space')
+  await expect
+    .poll(async () =>
+      Object.values((await tidy())?.works ?? {})
+        .sort((one, other) => one.turn - other.turn)
+        .map(({ mirrored }) => mirrored),
+    )
+    .toEqual([true, false])
+
+  /** How light the picture is at a place, 0…255. */
+  const lightAt = (x: number, y: number): Promise<number> =>
+    page.getByTestId('tidy-picture').evaluate(
+      (element, [px, py]) => {
+        const canvas =
+          element instanceof HTMLCanvasElement ? element : element.querySelector('canvas')!
+        const [at, down] = [Math.floor(px * canvas.width), Math.floor(py * canvas.height)]
+        return canvas.getContext('2d')!.getImageData(at, down, 1, 1).data[1]!
+      },
+      [x, y] as const,
+    )
+  await page.getByRole('radio', { name: 'Where swept' }).click()
+  await expect.poll(() => lightAt(0.03, 0.3), { timeout: 20_000 }).toBeLessThan(140)
+  const [product, backdrop] = [await lightAt(0.5, 0.5), await lightAt(0.03, 0.3)]
+  await page.getByLabel('Sweep', { exact: true }).first().press('End')
+  await expect
+    .poll(() => lightAt(0.03, 0.3), { timeout: 20_000 })
+    .toBeGreaterThan(Math.min(250, backdrop + 120))
+  expect(Math.abs((await lightAt(0.5, 0.5)) - product)).toBeLessThan(5)
 })

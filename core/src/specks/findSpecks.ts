@@ -1,7 +1,7 @@
 import { fitInside, planeF32, srgbOfLinear, wholeOf, type PxBox, type Size } from '../raster'
 import type { Source } from '../source'
-import { grownMarks } from './grownMarks'
 import { isAmong, LEAST_STRUCTURE_PX, outOfCrowds } from './crowds'
+import { grownMarks } from './grownMarks'
 import { isDirt, isSmall } from './isDirt'
 import { boxOf, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
 import { standOut, type Luma, type Marks } from './standOut'
@@ -48,8 +48,8 @@ const HUES = [
   [-0.5, -0.5, 1],
   [1, -1, 0],
 ] as const
-/** Colour is coarser and noisier than brightness: it is looked at half as large, and asked more of. */
-const COLOUR_LIMITS = { contrast: 10, overTexture: 8 } as const
+/** Colour is coarser and noisier than brightness: it is looked at half as large, and asked so many times as much of. */
+const OF_COLOUR = { contrast: 1.25, overTexture: 1.6 } as const
 const COLOUR_LEAST_PX = 8
 /** What stands out in brightness as well by more than this share of its pixels was judged there. */
 const JUDGED = 0.2
@@ -65,9 +65,14 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
   const bright = shapesIn(weighed(source, size, LUMA), limits)
   const half = { width: Math.ceil(size.width / 2), height: Math.ceil(size.height / 2) }
   const judged = halved(bright.marks, half)
+  const inColour = {
+    ...limits,
+    contrast: OF_COLOUR.contrast * limits.contrast,
+    overTexture: OF_COLOUR.overTexture * limits.overTexture,
+  }
   const specks = bright.dirt.map((shape) => speckOf(shape, size, source.size))
   for (const hue of HUES) {
-    const { dirt } = shapesIn(weighed(source, half, hue), { ...limits, ...COLOUR_LIMITS })
+    const { dirt } = shapesIn(weighed(source, half, hue), inColour)
     for (const shape of dirt) {
       const whole = doubled(shape, half, size)
       if (shape.pixels.length < COLOUR_LEAST_PX || !isSmall(whole)) continue
