@@ -3,7 +3,7 @@ import { BriefSteps, planShot, type Plan } from '../brief'
 import { WHOLE_01, type Box01 } from '../raster'
 import { photographSource } from '../source'
 import { keptFor, playedContext, recordingCodec, scene } from './scene.testing'
-import { drawTidyView, type TidyLook } from './tidyView'
+import { drawTidyView, type Shade, type TidyLook } from './tidyView'
 
 const { original, matte } = scene()
 const source = photographSource(original)
@@ -21,6 +21,7 @@ async function greenOf(
   tidy: object,
   look: TidyLook,
   window: Box01 = WHOLE_01,
+  shade: Shade = 'as it is',
 ): Promise<Uint8Array> {
   const plan = planFor(tidy)
   const context = playedContext({ codec: recordingCodec(), mattes: keptFor(plan, matte) })
@@ -30,7 +31,7 @@ async function greenOf(
     look,
     band: 0.01,
     strain: 8,
-    shade: 'as it is',
+    shade,
     isCut: true,
   })
   return Uint8Array.from({ length: 100 * 100 }, (_, i) => picture.data[i * 4 + 1]!)
@@ -59,4 +60,17 @@ describe('where a backdrop is swept', () => {
     const close = await greenOf(SWEPT, 'swept', corner)
     expect(close[at(50, 50)]).toBe(bare[at(50, 50)])
   })
+})
+
+test('a picture is shown darker and lighter, however it is looked at', async () => {
+  for (const look of ['result', 'swept'] as const) {
+    const [dark, plain, light] = await Promise.all(
+      (['darker', 'as it is', 'lighter'] as const).map((shade) =>
+        greenOf({}, look, WHOLE_01, shade),
+      ),
+    )
+    // The red square has green to spare in both directions.
+    expect(dark![at(50, 50)]).toBeLessThan(plain![at(50, 50)]!)
+    expect(light![at(50, 50)]).toBeGreaterThan(plain![at(50, 50)]!)
+  }
 })

@@ -76,7 +76,7 @@ export async function drawTidyView(
   const largest = Math.max(...sides.map(({ sidePx }) => sidePx))
   const shot = mendShot(source, plan, decided, context, { sides: [largest], until })
   const part = partPlan(plan, pixelsOf(window, source.size), size, shot.passes)
-  const drawn = drawLinear(shot.sourceAt(largest), shot.facts, part)
+  const drawn = lit(drawLinear(shot.sourceAt(largest), shot.facts, part), SHADES[shade])
   const longer = Math.max(source.size.width, source.size.height)
   const bandPx = Math.max(1, (band * longer * size.width) / part.window.width)
   const { settings, own } = asked(plan)
@@ -87,7 +87,7 @@ export async function drawTidyView(
     picture:
       look === 'swept'
         ? veiled(srgbOfLinear(drawn), swept(), window)
-        : looked(drawn, look, bandPx, strain, SHADES[shade]),
+        : looked(drawn, look, bandPx, strain),
     specks: specksSeen(source, settings, own.refused).map(({ window: box, isRefused }) => ({
       box: fractionsOf(box, source.size),
       isRefused,
@@ -109,15 +109,19 @@ function asked(plan: Plan): { settings: TidySettings; own: TidyOwn } {
   }
 }
 
+/** A picture by so many times the light, in place. */
+function lit(picture: LinearRgba, light: number): LinearRgba {
+  if (light !== 1)
+    for (let i = 0; i < picture.data.length; i++) if (i % 4 !== 3) picture.data[i]! *= light
+  return picture
+}
+
 function looked(
   drawn: LinearRgba,
   look: Exclude<TidyLook, 'swept'>,
   bandPx: number,
   strain: number,
-  light: number,
 ): SrgbRgba8 {
-  if (light !== 1)
-    for (let i = 0; i < drawn.data.length; i++) if (i % 4 !== 3) drawn.data[i]! *= light
   switch (look) {
     case 'result':
       return srgbOfLinear(drawn)

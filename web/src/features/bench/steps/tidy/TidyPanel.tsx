@@ -118,6 +118,11 @@ function Looks() {
         chosen={look}
         choose={(id) => useTidyTools.setState({ look: id })}
       />
+      {look === 'swept' && (
+        <Text fontSize="12px" color="softInk">
+          The lighter, the more the backdrop is swept.
+        </Text>
+      )}
       {look === 'strain' && (
         <Choices
           label="Strained"
