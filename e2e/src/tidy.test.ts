@@ -28,6 +28,7 @@ interface WorkRow {
   readonly mirrored?: boolean
 }
 interface ShotRow {
+  readonly shootId: string
   readonly touches: {
     readonly tidy?: {
       readonly works?: Readonly<Record<string, WorkRow>>
@@ -38,7 +39,12 @@ interface ShotRow {
 interface BriefRow {
   readonly brief: { readonly name: string }
 }
-const tidy = async () => (await rowsOf<ShotRow>(app.page, 'shots')).at(-1)?.touches.tidy
+/** What the one shot of the shoot that is open has of Tidy, in the database. */
+const tidy = async () => {
+  const shootId = app.page.url().split('/')[4]
+  const shots = await rowsOf<ShotRow>(app.page, 'shots')
+  return shots.find((shot) => shot.shootId === shootId)?.touches.tidy
+}
 
 const rawOf = async (file: Uint8Array | string): Promise<Buffer> =>
   sharp(file).removeAlpha().raw().toBuffer()
