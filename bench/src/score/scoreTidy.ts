@@ -13,7 +13,7 @@ import {
   type SrgbRgba8,
 } from '@cloudbank/core/raster'
 import { photographSource, withPatches, type Source } from '@cloudbank/core/source'
-import { bandingOf, sweepPass, TidySettings, Work } from '@cloudbank/core/steps'
+import { bandingOf, sweepPass, TidySettings, Retouch } from '@cloudbank/core/steps'
 import { BRUSH_RADIUS } from '@cloudbank/core/strokes'
 import { findSpecks, mendSpecks, type Speck } from '@cloudbank/core/specks'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
@@ -129,7 +129,7 @@ export async function scoreTidy(
 /** A photograph swept from side to side, at its own size. */
 function swept(source: Source, size: SrgbRgba8): SrgbRgba8 {
   const rows = [0.25, 0.75].map((y, turn) =>
-    Work.parse({
+    Retouch.parse({
       kind: 'sweep',
       turn,
       points: [

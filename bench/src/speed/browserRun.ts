@@ -15,7 +15,7 @@ export const runInChromium = (shots: number): Promise<SpeedResult> =>
     await page.getByRole('button', { name: /^Make \d+ renditions/ }).click()
     await page
       .getByRole('button', { name: /^All \d+ renditions made/ })
-      .waitFor({ timeout: MOST_MS })
+      .waitFor({ timeout: MAX_MS })
     return resultOf('Chromium, with Cut', shots, performance.now() - began, peak())
   })
 
@@ -34,7 +34,7 @@ export const runOutletsInChromium = (shots: number): Promise<PackedResult> =>
       .first()
       .click()
     const pack = page.getByRole('button', { name: /^Download \d+ renditions/ })
-    await page.locator('[data-decision="missing"]').waitFor({ state: 'detached', timeout: MOST_MS })
+    await page.locator('[data-decision="missing"]').waitFor({ state: 'detached', timeout: MAX_MS })
     const seconds = performance.now() - began
     const made = resultOf('Chromium, to five outlets', shots, seconds, peak())
     // Workers that have nothing to do are ended with the page that had them.
@@ -42,7 +42,7 @@ export const runOutletsInChromium = (shots: number): Promise<PackedResult> =>
     await pack.waitFor()
     const before = chromiumBytes()
     const packing = watchPeak(chromiumBytes)
-    const downloading = page.waitForEvent('download', { timeout: MOST_MS })
+    const downloading = page.waitForEvent('download', { timeout: MAX_MS })
     await pack.click()
     await (await downloading).path()
     return { ...made, packingBytes: packing() - before }
@@ -51,7 +51,7 @@ export const runOutletsInChromium = (shots: number): Promise<PackedResult> =>
 /** A run, and by how much memory rose while its files were packed. */
 export type PackedResult = SpeedResult & { readonly packingBytes: number }
 
-const MOST_MS = 900_000
+const MAX_MS = 900_000
 
 async function withDemo<Result>(use: (page: Page) => Promise<Result>): Promise<Result> {
   const { server, url } = await listen(

@@ -57,7 +57,7 @@ function fieldsAt(path: readonly string[]): string[] {
 }
 
 /** More letters than this apart, and one word is not meant for the other. */
-const MOST_LETTERS_APART = 0.5
+const MAX_LETTERS_APART = 0.5
 
 /** The word that is nearest to one that is not among them; null where none is near. */
 export function nearest(word: string, words: readonly string[]): string | null {
@@ -68,7 +68,7 @@ export function nearest(word: string, words: readonly string[]): string | null {
     }))
     .filter(({ candidate, apart }) => {
       const longer = Math.max(word.length, candidate.length)
-      return apart <= MOST_LETTERS_APART * longer
+      return apart <= MAX_LETTERS_APART * longer
     })
     .sort((a, b) => a.apart - b.apart)
   return best?.candidate ?? null

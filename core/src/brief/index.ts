@@ -19,6 +19,7 @@ export {
 } from './settings'
 export { STARTING_BRIEFS } from './startingBriefs'
 export {
+  assetsOf,
   ownOf,
   placementsOf,
   planOf,
@@ -26,6 +27,7 @@ export {
   renditionKey,
   settingsFor,
   settingsKey,
+  settingsPart,
   stepKey,
   type Plan,
 } from './plan'

@@ -1,19 +1,29 @@
 import type { Placement } from '../outlets'
-import { canonicalJson, notAtRest, PER_PLACEMENT, STEPS, type Registry, type Step } from '../steps'
+import { z } from 'zod'
+import {
+  bare,
+  canonicalJson,
+  nonDefaults,
+  PER_PLACEMENT,
+  STEPS,
+  type AssetUse,
+  type Registry,
+  type Step,
+} from '../steps'
 import { layered } from './layers'
 import type { AnySettings, AnyTouches, BriefSteps, Touches } from './settings'
 
 /** Everything that decides a shot's pixels, as plain data. */
 export interface Plan {
-  readonly version: 2
+  readonly version: 3
   /** SHA-256 of the original's bytes, in hex. */
   readonly original: string
   /** The brief's settings with the lighting's over them. */
   readonly steps: AnySettings
   /** What was changed for this shot alone; it goes over what a placement asks. */
   readonly touches: AnyTouches
-  /** Hashes of the tables and pictures that the settings name, by what they are called. */
-  readonly assets: Readonly<Record<string, string>>
+  /** The tables and pictures that settings name, for the shot or for one of its placements. */
+  readonly assets: readonly AssetUse[]
 }
 
 /** The plan for one shot: original + brief and lighting + touches. */
@@ -28,9 +38,17 @@ export function planOf(
   touches: AnyTouches,
   steps: Registry,
 ): Plan {
-  const whole = layered(settings, touches, steps)
-  const assets = steps.flatMap((step) => Object.entries(step.assets?.(whole[step.id] ?? {}) ?? {}))
-  return { version: 2, original, steps: settings, touches, assets: Object.fromEntries(assets) }
+  const plan: Plan = { version: 3, original, steps: settings, touches, assets: [] }
+  return { ...plan, assets: steps.flatMap((step) => assetsOf(plan, step)) }
+}
+
+/** The tables and pictures that a step's settings name, for the shot or for one of its placements; each once. */
+export function assetsOf(plan: Plan, step: Step): readonly AssetUse[] {
+  if (!step.assets) return []
+  const asked = [null, ...placementsOf(plan)].flatMap(
+    (placement) => step.assets?.(settingsFor(plan, step, placement)) ?? [],
+  )
+  return [...new Map(asked.map((use) => [`${use.role} ${use.hash}`, use])).values()]
 }
 
 /**
@@ -43,13 +61,25 @@ export function settingsFor(
   placement: Placement | null,
 ): Record<string, unknown> {
   const only = [step]
-  const asked = placement ? layered(steps, placement.changes, only) : steps
+  const asked = placement ? layered(steps, askedOf(step, placement), only) : steps
   const touched = layered(asked, touches, only)
   return {
     ...(placement ? layered(touched, forPlacement(touches, step, placement), only) : touched)[
       step.id
     ],
   }
+}
+
+/** What a placement asks of a step, whole: what it leaves out inside of a value takes its default. */
+function askedOf({ id, settings }: Step, { changes }: Placement): AnyTouches {
+  const asked = changes[id]
+  if (!asked) return {}
+  const whole = Object.entries(asked).map(([field, value]) => {
+    const schema = settings.shape[field]
+    const read = schema && z.safeParse(bare(schema), value)
+    return [field, read?.success ? read.data : value] as const
+  })
+  return { [id]: Object.fromEntries(whole) }
 }
 
 /** What a shot sets in a step for one placement alone. */
@@ -75,7 +105,7 @@ export function placementsOf({ steps }: Plan): readonly Placement[] {
  * on a matte come after it, with a key that they lengthen.
  */
 export function stepKey(plan: Plan, step: Step): string {
-  const set = Object.entries(notAtRest(step.settings, settingsFor(plan, step, null))).filter(
+  const set = Object.entries(nonDefaults(step.settings, settingsFor(plan, step, null))).filter(
     ([field]) => step.keptBy?.includes(field) ?? true,
   )
   return `${plan.original}/${step.id}${step.engine}${tail(Object.fromEntries(set))}`
@@ -95,17 +125,26 @@ export function renditionKey(plan: Plan, placement: Placement, steps: Registry =
 /** The part of a rendition's key that comes of settings, whichever original they are for. */
 export function settingsKey(plan: Plan, placement: Placement, steps: Registry = STEPS): string {
   const parts = steps.flatMap((step): [string, unknown][] => {
-    const settings = settingsFor(plan, step, placement)
-    const part = step.keyPart
-      ? step.keyPart(settings, placement)
-      : notAtRest(step.settings, settings)
-    const whole = ownOf(plan, step)
-    const own = step.ownKeyPart ? step.ownKeyPart(whole) : notAtRest(step.own, whole)
-    const rests = step.engine === 1 && isNothing(part) && isNothing(own)
-    if (rests) return []
-    return [[step.id, { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }]]
+    const part = settingsPart(plan, step, placement)
+    return part === null ? [] : [[step.id, part]]
   })
   return canonicalJson(Object.fromEntries(parts))
+}
+
+/**
+ * One step's part of a key, for the shot as a whole or for one of its renditions: its engine number, what is not at
+ * its default, and what the shot has of its own. Null where all of that is as if the step were not there.
+ */
+export function settingsPart(plan: Plan, step: Step, placement: Placement | null): object | null {
+  const settings = settingsFor(plan, step, placement)
+  const part =
+    placement && step.keyPart
+      ? step.keyPart(settings, placement)
+      : nonDefaults(step.settings, settings)
+  const whole = ownOf(plan, step)
+  const own = step.ownKeyPart ? step.ownKeyPart(whole) : nonDefaults(step.own, whole)
+  if (step.engine === 1 && isNothing(part) && isNothing(own)) return null
+  return { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }
 }
 
 const isNothing = (part: unknown): boolean =>

@@ -44,12 +44,6 @@ const touchSchema = (shape: Readonly<Record<string, z.core.$ZodType>>) =>
     .strictObject(Object.fromEntries(Object.entries(shape).map(([field, s]) => [field, bare(s)])))
     .partial()
 
-/** Whether what is asked names a file: those are read once a shot, for all of its renditions. */
-const bringsFile = (changed: AnyTouches[string]): boolean => {
-  const behind = changed?.behind
-  return typeof behind === 'object' && behind !== null && 'hash' in behind
-}
-
 /** What placements ask in place of the brief, checked by the steps that it is asked of. */
 function placementProblems(
   settings: AnySettings,
@@ -63,14 +57,6 @@ function placementProblems(
       const step = steps.find((candidate) => candidate.id === id)
       if (!step?.plan)
         return [{ code: 'custom' as const, path, message: 'a placement cannot change this' }]
-      if (bringsFile(changed))
-        return [
-          {
-            code: 'custom' as const,
-            path: [...path, 'behind'],
-            message: 'a picture stands behind all of a brief’s pictures, or none',
-          },
-        ]
       const { error } = touchSchema(step.settings.shape).safeParse(changed)
       return (error?.issues ?? []).map((issue) => ({
         code: 'custom' as const,

@@ -3,7 +3,7 @@ import { applyPalette, quantize } from 'gifenc'
 import type { SrgbRgba8 } from '../raster'
 import { pngOf } from './pngChunk'
 
-const MOST_COLOURS = 256
+const MAX_COLOURS = 256
 /** A code value that is further off than this is seen, unless hardly any is. */
 const SEEN = 6
 const ALLOWED = 0.0005
@@ -54,7 +54,7 @@ function exactPalette(data: Uint8ClampedArray): Indexed | null {
     let index = known.get(colour)
     if (index === undefined) {
       index = known.size
-      if (index === MOST_COLOURS) return null
+      if (index === MAX_COLOURS) return null
       known.set(colour, index)
     }
     indices[i] = index
@@ -64,7 +64,7 @@ function exactPalette(data: Uint8ClampedArray): Indexed | null {
 
 function nearPalette(data: Uint8ClampedArray): Indexed | null {
   if (!isFlat(data)) return null
-  const palette = quantize(data, MOST_COLOURS, { format: 'rgba4444', oneBitAlpha: false })
+  const palette = quantize(data, MAX_COLOURS, { format: 'rgba4444', oneBitAlpha: false })
   const indices = applyPalette(data, palette, 'rgba4444')
   const whole = palette.map(([r = 0, g = 0, b = 0, a = 255]) => [r, g, b, a] as const)
   let off = 0

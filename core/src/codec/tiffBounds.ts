@@ -93,14 +93,14 @@ function assertInflatesTo(part: Uint8Array, most: number): void {
 const CLEAR = 256
 const END = 257
 const FIRST_FREE = 258
-const MOST_CODES = 4096
+const MAX_CODES = 4096
 
 /**
  * Counts what an LZW strip expands to: each code stands for a run whose length is known without the run
  * (TIFF 6.0, section 13; codes grow one entry early, as all writers have it).
  */
 function assertUnpacksTo(part: Uint8Array, most: number): void {
-  const lengths = new Uint32Array(MOST_CODES + 1)
+  const lengths = new Uint32Array(MAX_CODES + 1)
   lengths.fill(1, 0, 256)
   let next = FIRST_FREE
   let width = 9
@@ -124,7 +124,7 @@ function assertUnpacksTo(part: Uint8Array, most: number): void {
       continue
     }
     const length = code < next ? lengths[code]! : before + 1
-    if (before > 0 && next < MOST_CODES) lengths[next++] = before + 1
+    if (before > 0 && next < MAX_CODES) lengths[next++] = before + 1
     if (next + 1 >= 1 << width && width < 12) width++
     made += length
     before = length

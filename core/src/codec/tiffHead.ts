@@ -46,7 +46,7 @@ const WANTED: ReadonlySet<number> = new Set(Object.values(TAG))
 /** Bytes of a value by its type: byte, ASCII, short, long. */
 const SIZE_OF: Readonly<Record<number, 1 | 2 | 4>> = { 1: 1, 3: 2, 4: 4 }
 /** A picture of a pixel a strip has at most this many. */
-const MOST_VALUES = LIMITS.maxSidePx
+const MAX_VALUES = LIMITS.maxSidePx
 
 /**
  * Reads the first page's head of a TIFF.
@@ -114,7 +114,7 @@ function readHead(view: DataView): TiffHead {
 function readEntry(view: DataView, entryAt: number, little: boolean): Entry | null {
   const size = SIZE_OF[view.getUint16(entryAt + 2, little)]
   const count = view.getUint32(entryAt + 4, little)
-  if (!size || count > MOST_VALUES) return null
+  if (!size || count > MAX_VALUES) return null
   const at = size * count <= 4 ? entryAt + 8 : view.getUint32(entryAt + 8, little)
   const values: number[] = []
   for (let i = 0; i < count; i++) {

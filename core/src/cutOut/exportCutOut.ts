@@ -5,8 +5,10 @@ import {
   drawLinear,
   groundOf,
   mendShot,
-  placeOf,
+  paintPlaceOf,
   planRendition,
+  refineShot,
+  withMended,
   type EngineContext,
 } from '../engine'
 import {
@@ -24,7 +26,7 @@ import {
   type SrgbRgba8,
 } from '../raster'
 import type { Source } from '../source'
-import { STEPS, type RenditionPlan } from '../steps'
+import { LIFT, STEPS, type RenditionPlan } from '../steps'
 import { encodeOpenRaster, type Layer } from './openRaster'
 
 /** What a cut-out is saved as. */
@@ -63,12 +65,15 @@ export async function exportCutOut(
   dpi: number,
 ): Promise<Uint8Array> {
   const side = Math.max(source.size.width, source.size.height)
-  const decided = await decideShot(source, plan, context, { placements: [], sides: [side] })
-  const decision = mendShot(source, plan, decided, context, { sides: [side] })
-  const clean = decision.sourceAt(side)
-  const { facts, passes } = decision
+  const decided = await decideShot(source, plan, context)
+  const shot = await refineShot(source, plan, decided, context, { sides: [side] })
+  const mended = mendShot(source, plan, shot, context, { sides: [side] })
+  const clean = mended.sourceAt(side)
+  const { facts } = shot
+  const { passes } = withMended(shot, mended)
+  const lift = facts.of(LIFT)
   const [placement] = placementsOf(plan)
-  if (!facts.lift || !placement) throw new NothingCutError()
+  if (!lift || !placement) throw new NothingCutError()
   const whole: RenditionPlan = {
     placement,
     window: pixelsOf(WHOLE_01, source.size),
@@ -83,7 +88,7 @@ export async function exportCutOut(
   const cutOut: RenditionPlan = {
     ...whole,
     behind: { kind: 'transparent' },
-    passes: [...passes, facts.lift],
+    passes: [...passes, lift],
   }
   const product = drawLinear(clean, facts, cutOut)
   const picture = srgbOfLinear(product)
@@ -102,11 +107,11 @@ export async function exportCutOut(
     case 'layers': {
       // What Ground adds: with the product under it taken away, the shadow alone is left.
       const grounded = {
-        ...planRendition(decision, plan, placement, STEPS, 'ground'),
+        ...withMended(planRendition(shot, plan, placement, STEPS, 'ground'), mended),
         ...sizeOf(whole),
       }
       const standing = drawLinear(clean, facts, { ...grounded, behind: { kind: 'transparent' } })
-      const alpha = placeOf(facts, whole).alpha()!
+      const alpha = paintPlaceOf(facts, whole).alpha()!
       const layers: Layer[] = [
         await layer('Outline', outlineOf(alpha), false),
         await layer('Mask', maskOf(alpha), false),

@@ -1,39 +1,21 @@
-import { ownOf, placementsOf, settingsFor, stepKey, type Plan } from '../brief'
-import type { AnyFinding } from '../findings'
-import type { PackedMatte } from '../matte'
-import type { Placement } from '../outlets'
+import { stepKey, type Plan } from '../brief'
+import { noFacts, withFound } from '../facts'
 import type { Source } from '../source'
-import { STEPS, type Pass, type Registry, type ShotFacts } from '../steps'
-import { assetOf, checkpointOf, type EngineContext } from './context'
-import { neededSide, planRendition } from './planRendition'
+import { STEPS, type Decided, type Registry, type Step } from '../steps'
+import { checkpointOf, type EngineContext } from './context'
+import { givenFor, stepsUntil, type ShotDecision } from './decision'
+import { readAssets } from './readAssets'
 
-/** What is true of a shot, whichever rendition is made of it. */
-export interface Decision {
-  readonly facts: ShotFacts
-  /** What the steps do to the pixels of every rendition, in the order of the steps. */
-  readonly passes: readonly Pass[]
-  /** Findings about the shot as a whole. */
-  readonly findings: readonly AnyFinding[]
-  /** Mattes that were made anew, to be kept under their keys. */
-  readonly mattes: readonly { readonly key: string; readonly matte: PackedMatte }[]
-}
-
-interface Options {
-  /** The renditions that are to be made of it; by default all of the plan's. */
-  readonly placements?: readonly Placement[]
+interface DecideOptions {
   readonly steps?: Registry
-  /** Longer sides of the photograph that are wanted in place of those that the renditions need, in pixels. */
-  readonly sides?: readonly number[]
   /** Ends after the step of this id. */
   readonly until?: string
   /** Told what has been decided after each step. */
-  readonly onStep?: (id: string, decision: Decision) => void
+  readonly onStep?: (id: string, decision: ShotDecision) => void
 }
 
-const UNDECIDED: Omit<Decision, 'facts'> = { passes: [], findings: [], mattes: [] }
-
 /**
- * Decides what is true of a shot, step by step.
+ * Decides what is true of a shot, step by step, at a coarse scale.
  *
  * @throws CancelledError once the signal is aborted, at the next stage.
  * @throws AssetMissingError where the settings name a table or picture that is not to be had.
@@ -42,60 +24,44 @@ export async function decideShot(
   source: Source,
   plan: Plan,
   context: EngineContext,
-  { placements = placementsOf(plan), steps = STEPS, sides, until, onStep }: Options = {},
-): Promise<Decision> {
+  { steps = STEPS, until, onStep }: DecideOptions = {},
+): Promise<ShotDecision> {
   const checkpoint = checkpointOf(context)
-  let decision: Decision = {
-    ...UNDECIDED,
-    facts: {
-      photograph: source.size,
-      matte: null,
-      product: null,
-      lift: null,
-      ownBackdrop: null,
-      interest: null,
-      leanDeg: null,
-      groundPicture: null,
-    },
+  const { network, mattes, memory } = context
+  const taken = stepsUntil(steps, until)
+  let decision: ShotDecision = {
+    facts: noFacts(source.size),
+    passes: [],
+    findings: [],
+    mattes: [],
+    assets: await readAssets(plan, context, taken),
   }
-  for (const step of steps) {
-    const decided = await step.decide?.(
-      decision.facts,
-      settingsFor(plan, step, null),
-      ownOf(plan, step),
-      {
-        source,
-        network: context.network,
-        asset: assetOf(plan, context),
-        decode: (bytes) => context.codec.decode(bytes),
-        key: stepKey(plan, step),
-        keptMatte: (key) => context.mattes.get(key) ?? null,
-        sidesNeeded: (product) =>
-          sides ??
-          placements.map((placement) =>
-            neededSide(
-              planRendition(
-                { ...decision, facts: { ...decision.facts, product } },
-                plan,
-                placement,
-                steps,
-              ),
-              source.size,
-            ),
-          ),
-        checkpoint,
-      },
-    )
-    if (decided)
-      decision = {
-        facts: { ...decision.facts, ...decided.facts },
-        passes: [...decision.passes, ...(decided.passes ?? [])],
-        findings: [...decision.findings, ...(decided.findings ?? [])],
-        mattes: [...decision.mattes, ...(decided.mattes ?? [])],
-      }
+  for (const step of taken) {
+    const decided = await step.decide?.(givenFor(decision, plan, step, null), {
+      source,
+      network,
+      key: stepKey(plan, step),
+      keptMatte: (key) => mattes.get(key) ?? null,
+      memory,
+      checkpoint,
+    })
+    if (decided) decision = withDecided(decision, step, decided)
     onStep?.(step.id, decision)
     checkpoint(step.id)
-    if (step.id === until) break
   }
   return decision
+}
+
+/** @throws TypeError where a step gives a fact that it does not declare. */
+export function withDecided(before: ShotDecision, step: Step, decided: Decided): ShotDecision {
+  const { facts = [], passes = [], findings = [], mattes = [] } = decided
+  const undeclared = facts.find(({ fact }) => !step.gives?.includes(fact))
+  if (undeclared) throw new TypeError(`Step ${step.id} does not declare ${undeclared.fact.name}`)
+  return {
+    ...before,
+    facts: withFound(before.facts, facts),
+    passes: [...before.passes, ...passes],
+    findings: [...before.findings, ...findings],
+    mattes: [...before.mattes, ...mattes],
+  }
 }

@@ -1,4 +1,6 @@
-import { alphaFor, type CutMatte } from '../matte'
+import type { ShotFacts } from '../facts'
+import { alphaFor, MATTE, type CutMatte } from '../matte'
+import type { Scratch } from '../memory'
 import {
   hexToLinear,
   layOnGround,
@@ -21,11 +23,10 @@ import type { Source } from '../source'
 import {
   FIRST_OVER_GROUND,
   mayBeTransparent,
-  PHASES,
+  LAYERS,
   type Pass,
-  type Place,
+  type PaintPlace,
   type RenditionPlan,
-  type ShotFacts,
   type Upright,
 } from '../steps'
 import { clearAlphaBeyond, clearBeyond, coverageOf, type Coverage } from './coverage'
@@ -37,27 +38,20 @@ const WHITE: Rgb = [1, 1, 1]
 
 /**
  * Makes the pixels of one rendition: the photograph is sampled once, straight to the size that is wanted,
- * and the steps' passes go over it in the order of their phases. The same plan gives the same pixels,
+ * and the steps' passes go over it layer by layer. The same plan gives the same pixels,
  * whatever else is made of the shot.
+ *
+ * @param scratch in which it is drawn; its contents are undefined afterwards.
  */
-export function drawRendition(source: Source, facts: ShotFacts, plan: RenditionPlan): SrgbRgba8 {
-  const picture = drawInto(borrowed(plan.size), source, facts, plan)
-  return srgbOfLinear(picture, groundOf(plan))
-}
-
-/** Larger pictures are not kept to be drawn over: 64 MB a worker is enough. */
-const MOST_KEPT_PIXELS = 4_000_000
-let kept = new Float32Array(0)
-
-/**
- * A raster whose pixels are nobody's by the time the next one is asked for: getting fresh memory of this
- * size costs as much as filling it.
- */
-function borrowed(size: Size): LinearRgba {
-  const floats = size.width * size.height * 4
-  if (floats > MOST_KEPT_PIXELS * 4) return linearRaster(size)
-  if (kept.length < floats) kept = new Float32Array(floats)
-  return linearRaster(size, kept.subarray(0, floats))
+export function drawRendition(
+  source: Source,
+  facts: ShotFacts,
+  plan: RenditionPlan,
+  scratch: Scratch,
+): SrgbRgba8 {
+  const { width, height } = plan.size
+  const raster = linearRaster(plan.size, scratch.floats(width * height * 4))
+  return srgbOfLinear(drawInto(raster, source, facts, plan), groundOf(plan))
 }
 
 /**
@@ -77,14 +71,14 @@ function drawInto(
   if (plan.upright) return drawUpright(picture, source, facts, plan, plan.upright)
   const { window, size, behind } = plan
   const coverage = coverageOf(window, facts.photograph, size)
-  const place = placeOf(facts, plan, coverage)
-  const below = plan.passes.filter(({ phase }) => !isOverGround(phase))
-  const above = plan.passes.filter(({ phase }) => isOverGround(phase))
-  const lifts = below.some(({ phase }) => phase === 'lift')
+  const place = paintPlaceOf(facts, plan, coverage)
+  const below = plan.passes.filter(({ layer }) => !isOverGround(layer))
+  const above = plan.passes.filter(({ layer }) => isOverGround(layer))
+  const lifts = below.some(({ layer }) => layer === 'lift')
   if (behind.kind === 'original') source.sampleInto(picture, window)
   else sampleCovered(picture, source, window, coverage)
   // Where the product is taken off its backdrop, nothing is left of the backdrop to work on.
-  paint(picture, place, lifts ? below.filter(({ phase }) => phase !== 'backdrop') : below)
+  paint(picture, place, lifts ? below.filter(({ layer }) => layer !== 'backdrop') : below)
   if (behind.kind === 'original') extendBackdrop(picture, coverage, place.alpha)
   else if (!lifts) clearBeyond(picture, coverage)
   if (behind.kind === 'painted') layOver(picture, behind.paint)
@@ -116,12 +110,12 @@ function drawUpright(
     ...part,
     upright: null,
     behind: isOriginal ? behind : { kind: 'transparent' },
-    passes: plan.passes.filter(({ phase }) => !isOverGround(phase)),
+    passes: plan.passes.filter(({ layer }) => !isOverGround(layer)),
   })
   warpInto(picture, window, flat, part, upright)
-  const alpha = facts.matte?.kind === 'cut' && !isOriginal ? alphaOf(picture) : null
+  const alpha = facts.of(MATTE)?.kind === 'cut' && !isOriginal ? alphaOf(picture) : null
   if (behind.kind === 'painted') layOver(picture, behind.paint)
-  const above = plan.passes.filter(({ phase }) => isOverGround(phase))
+  const above = plan.passes.filter(({ layer }) => isOverGround(layer))
   if (above.length > 0) {
     const ground = groundOf(plan)
     if (ground) layOnGround(picture, ground)
@@ -156,22 +150,23 @@ export function groundOf({ behind, placement }: RenditionPlan): Rgb | null {
   return mayBeTransparent(placement) ? null : WHITE
 }
 
-const isOverGround = (phase: Pass['phase']): boolean =>
-  PHASES.indexOf(phase) >= PHASES.indexOf(FIRST_OVER_GROUND)
+const isOverGround = (layer: Pass['layer']): boolean =>
+  LAYERS.indexOf(layer) >= LAYERS.indexOf(FIRST_OVER_GROUND)
 
-function paint(picture: LinearRgba, place: Place, passes: readonly Pass[]): void {
-  for (const phase of PHASES)
-    for (const pass of passes) if (pass.phase === phase) pass.paint(picture, place)
+function paint(picture: LinearRgba, place: PaintPlace, passes: readonly Pass[]): void {
+  for (const layer of LAYERS)
+    for (const pass of passes) if (pass.layer === layer) pass.paint(picture, place)
 }
 
 /** Where the pixels of a rendition come from. */
-export function placeOf(
+export function paintPlaceOf(
   facts: ShotFacts,
   plan: RenditionPlan,
   coverage: Coverage = coverageOf(plan.window, facts.photograph, plan.size),
-): Place {
+): PaintPlace {
   const { window, size } = plan
-  const { photograph, matte } = facts
+  const { photograph } = facts
+  const matte = facts.of(MATTE)
   let alpha: PlaneF32 | null = null
   return {
     window,

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { AssetMissingError } from '../assets'
 import { BriefSteps, planShot, type Plan, type Touches } from '../brief'
-import type { SrgbRgba8 } from '../raster'
+import { srgbRaster, type SrgbRgba8 } from '../raster'
 import { photographSource } from '../source'
-import { formatCube, sampleCube } from '../steps'
+import { formatCube, sampleCube, STEPS } from '../steps'
 import { CancelledError } from './cancelled'
 import { keptFor, PAPER, playedContext, recordingCodec, RED, scene } from './scene.testing'
 import { renderShot } from './renderShot'
@@ -265,7 +265,7 @@ describe('renderShot', () => {
     const bytes = new TextEncoder().encode(formatCube(cube))
     const look = { from: 'cube', hash: 'd'.repeat(64), name: 'Dusk', strengthPct: 100 }
     const plan = steps({ light: { look }, finish: { placements: [placement(100)] } })
-    expect(plan.assets).toEqual({ Dusk: look.hash })
+    expect(plan.assets).toEqual([{ role: 'look', name: 'Dusk', hash: look.hash }])
     await expect(render(plan)).rejects.toBeInstanceOf(AssetMissingError)
     await expect(render(plan)).rejects.toThrow('“Dusk” is not here')
     const codec = recordingCodec()
@@ -276,4 +276,78 @@ describe('renderShot', () => {
     // Linear 0.25 is sRGB 137.
     expect(pixel(codec.encoded[0]!.picture, 50, 50)).toEqual([137, 137, 137, 255])
   })
+
+  test('a colour table, a ground and the ground of one placement may all have one name', async () => {
+    const table = new TextEncoder().encode(
+      formatCube(sampleCube('Dusk', 2, (data) => data.fill(0.25))),
+    )
+    const flat = (grey: number): SrgbRgba8 => {
+      const picture = srgbRaster({ width: 8, height: 8 })
+      picture.data.fill(255)
+      for (let p = 0; p < picture.data.length; p += 4) picture.data.fill(grey, p, p + 3)
+      return picture
+    }
+    const files = new Map([
+      ['a'.repeat(64), table],
+      ['b'.repeat(64), Uint8Array.of(90)],
+      ['c'.repeat(64), Uint8Array.of(30)],
+    ])
+    const picture = (digit: string) => ({ kind: 'picture', hash: digit.repeat(64), name: 'Dusk' })
+    const plan = steps({
+      light: { look: { from: 'cube', hash: 'a'.repeat(64), name: 'Dusk', strengthPct: 100 } },
+      ground: { behind: picture('b') },
+      finish: {
+        placements: [
+          placement(100),
+          placement(100, { id: 'dark', changes: { ground: { behind: picture('c') } } }),
+        ],
+      },
+    })
+    expect(plan.assets.map(({ role, hash }) => `${role} ${hash[0]}`)).toEqual([
+      'look a',
+      'ground b',
+      'ground c',
+    ])
+    const codec = {
+      ...recordingCodec(),
+      decode: ([grey = 0]: Uint8Array) => Promise.resolve(flat(grey)),
+    }
+    await render(plan, { codec, asset: (hash) => Promise.resolve(files.get(hash) ?? null) })
+    const [page, dark] = codec.encoded.map((file) => file.picture)
+    expect(pixel(page!, 2, 2)).toEqual([90, 90, 90, 255])
+    expect(pixel(dark!, 2, 2)).toEqual([30, 30, 30, 255])
+    for (const made of [page!, dark!]) expect(pixel(made, 50, 50)).toEqual([137, 137, 137, 255])
+  })
+})
+
+test('a straightened shot is cut at the level that its own window needs', async () => {
+  // Upright the square is wider than as it leans: its window is larger, and a coarser level is enough for it.
+  const leaning = scene(0.12)
+  const seen: (readonly number[])[] = []
+  const watching = STEPS.map((step) =>
+    step.id === 'cut'
+      ? {
+          ...step,
+          refine: (_given: unknown, { sides }: { readonly sides: readonly number[] }) => {
+            seen.push(sides)
+            return Promise.resolve({})
+          },
+        }
+      : step,
+  )
+  const plan = planFor({
+    frame: { straighten: 'symmetry', enlarge: true },
+    finish: { placements: [placement(300)] },
+  })
+  const context = playedContext({ mattes: keptFor(plan, leaning.matte) })
+  const { renditions } = await renderShot(
+    photographSource(leaning.original),
+    plan,
+    context,
+    undefined,
+    watching as unknown as typeof STEPS, // the same steps, one of them watched
+  )
+  const { width, window } = renditions[0]!
+  expect(seen).toHaveLength(1)
+  expect(seen[0]).toEqual([expect.closeTo(width / window.width, 6)])
 })

@@ -9,6 +9,7 @@ import { drawRendition } from './drawRendition'
 import { enlargeFinely } from './enlargeFinely'
 import { planRendition } from './planRendition'
 import { keptFor, playedContext, playedNetworks, scene } from './scene.testing'
+import { Scratch } from '../memory'
 
 const { original, matte } = scene()
 
@@ -44,7 +45,10 @@ async function enlarged(settings: object, picture: SrgbRgba8 = original) {
   const planned = planRendition(decision, plan, placementsOf(plan)[0]!)
   const draw = async (checkpoint = (): void => undefined) => {
     const read = await enlargeFinely(source, decision.facts, planned, network, checkpoint)
-    return { out: drawRendition(read, decision.facts, planned), isOwn: read === source }
+    return {
+      out: drawRendition(read, decision.facts, planned, new Scratch()),
+      isOwn: read === source,
+    }
   }
   return { draw, two: two.seen, four: four.seen }
 }

@@ -1,8 +1,9 @@
 import { enlargePart, type Enlargement, type NetworkOf } from '../networks'
 import { linearRaster, resampleLinear, type LinearRgba, type PxBox, type Size } from '../raster'
 import { withPatches, type Source } from '../source'
-import type { RenditionPlan, ShotFacts } from '../steps'
-import { placeOf } from './drawRendition'
+import type { ShotFacts } from '../facts'
+import type { RenditionPlan } from '../steps'
+import { paintPlaceOf } from './drawRendition'
 import { isOpaque } from './isOpaque'
 import { flatPartFor } from './warp'
 
@@ -72,7 +73,7 @@ function* partsOf(window: PxBox, photograph: Size): Generator<PxBox> {
 
 /** Says of a part whether anything of it shows: all do where the backdrop stays, else those with product. */
 function neededParts(facts: ShotFacts, plan: RenditionPlan): (part: PxBox) => boolean {
-  const alpha = plan.behind.kind === 'original' ? null : placeOf(facts, plan).alpha()
+  const alpha = plan.behind.kind === 'original' ? null : paintPlaceOf(facts, plan).alpha()
   if (!alpha) return () => true
   return (part) => {
     const { left, top, right, bottom } = pixelsUnder(grown(part, RIM_PX), plan.window, alpha)

@@ -13,17 +13,17 @@ import { isOpaque } from './isOpaque'
 const STRIP = 0.2
 /** What is coarser than this share of the shorter side is tone, what is finer is texture. */
 const TONE = 0.02
-const LEAST_TONE_PX = 4
+const MIN_TONE_PX = 4
 /** A pixel with this much product, or near to one, says nothing about the backdrop. */
 const PRODUCT = 0.004
 /** Texture this many times as strong as its median is a thing that lies there, or a product that was not cut. */
 const THING = 8
 /** Texture below this is never a thing, in linear light as a share of the tone. */
-const LEAST_THING = 0.06
+const MIN_THING = 0.06
 /** Things are looked for again without those found: they had darkened the tone around them. */
 const ROUNDS = 3
 /** Share of a strip that must be left, or all of it counts. */
-const LEAST_LEFT = 0.2
+const MIN_LEFT = 0.2
 /** The tone goes on by its slope at most as far as half a strip would take it. */
 const SLOPE_REACH = 0.5
 /** Far from the edge, the tone along it is evened out over this share of the distance. */
@@ -81,7 +81,7 @@ function spanOf(shares: Float32Array): Span {
 function backdropOf({ width, height }: Size, alpha: PlaneF32 | null): Uint8Array {
   const isBackdrop = new Uint8Array(width * height).fill(1)
   if (!alpha) return isBackdrop
-  const near = Math.max(LEAST_TONE_PX, Math.round(TONE * Math.min(width, height)))
+  const near = Math.max(MIN_TONE_PX, Math.round(TONE * Math.min(width, height)))
   for (let i = 0; i < isBackdrop.length; i++) if (alpha.data[i]! > PRODUCT) isBackdrop[i] = 0
   widenGaps(isBackdrop, { width, height }, near)
   return isBackdrop
@@ -141,7 +141,7 @@ function extendSide(
         isBackdrop[at * axis.aSide + (fromLine + line) * axis.asideSide] ?? 0
     }
   if (!isSure.includes(1)) isSure.fill(1)
-  const radius = Math.max(LEAST_TONE_PX, Math.round(TONE * Math.min(picture.width, picture.height)))
+  const radius = Math.max(MIN_TONE_PX, Math.round(TONE * Math.min(picture.width, picture.height)))
   const tone = toneWithoutThings(strip, isSure, radius)
   const texture = textureOf(strip, tone, isSure)
   const edge = edgeOf(tone, lines, depth, radius)
@@ -229,11 +229,11 @@ function toneWithoutThings(strip: LinearRgba, isSure: Uint8Array, radius: number
       return most
     })
     const sure = off.filter((_, i) => isSure[i]).sort()
-    const limit = Math.max(LEAST_THING, THING * (sure[sure.length >> 1] ?? 0))
+    const limit = Math.max(MIN_THING, THING * (sure[sure.length >> 1] ?? 0))
     const left = all.map((was, i) => (was && off[i]! <= limit ? 1 : 0))
     widenGaps(left, strip, radius)
     const count = left.reduce((sum, there) => sum + there, 0)
-    if (count < LEAST_LEFT * left.length) break
+    if (count < MIN_LEFT * left.length) break
     isSure.set(left)
     tone = toneOf(strip, isSure, radius)
   }

@@ -58,9 +58,12 @@ const place = (change: object = {}) => ({
 })
 
 /** Everything that makes the first rendition of some settings what it is: pixels, and how they are encoded. */
-async function fileOf(settings: object): Promise<{ key: string; file: string }> {
+async function fileOf(
+  settings: object,
+  touches: object = {},
+): Promise<{ key: string; file: string }> {
   const steps = BriefSteps.parse({ finish: { placements: [place()] }, ...settings })
-  const plan = planShot(HASH, steps)
+  const plan = planShot(HASH, steps, Touches.parse(touches))
   const recording = recordingCodec()
   const codec = {
     ...recording,
@@ -313,6 +316,115 @@ describe('the key changes if and only if the file does', () => {
     const shows = !SHOWS_NOT.includes(field)
     expect(one.file !== other.file, 'the file changes').toBe(shows)
     expect(one.key !== other.key, 'the key changes').toBe(shows)
+  })
+})
+
+/** What a shot has of its own in each step, one of every kind that there is. */
+const STROKE = { hidden: false, points: [[0.5, 0.5]], radius: 0.06, hardness: 0.5 }
+const inTurn = (all: Readonly<Record<string, object>>): Record<string, object> =>
+  Object.fromEntries(
+    Object.entries(all).map(([kind, one], i) => [kind, { kind, turn: i + 1, ...one }]),
+  )
+const square = [
+  [0.3, 0.3],
+  [0.36, 0.3],
+  [0.36, 0.36],
+]
+const node = (x: number, y: number) => ({ at: [x, y], in: [x, y], out: [x, y] })
+const OWN: Readonly<Record<string, Readonly<Record<string, object>>>> = {
+  'tidy.works': inTurn({
+    mend: STROKE,
+    borrow: {
+      hidden: false,
+      outline: square,
+      to: [0.6, 0.6],
+      turnDeg: 20,
+      mirrored: false,
+      scale: 1.2,
+      soft: 0.5,
+      matched: true,
+      mask: [{ points: [[0.6, 0.6]], radius: 0.02, hardness: 1, says: 'out' }],
+    },
+    calm: { ...STROKE, strength: 0.5 },
+    tone: { ...STROKE, strength: 0.5, band: 0.02 },
+    grain: { ...STROKE, band: 0.02 },
+    sweep: { ...STROKE, points: [[0.1, 0.1]], strength: 0.5 },
+    blur: { ...STROKE, strength: 0.5 },
+  }),
+  'tidy.refused': { a: [0.41, 0.41] },
+  'cut.repairs': inTurn({
+    keep: STROKE,
+    drop: { ...STROKE, points: [[0.2, 0.2]] },
+    paint: { ...STROKE, points: [[0.2, 0.5]] },
+    erase: STROKE,
+    box: { hidden: false, from: [0.2, 0.2], to: [0.8, 0.8] },
+    flip: { hidden: false, at: [0.5, 0.5] },
+    edge: { ...STROKE, points: [[0.25, 0.5]], shift: 0.01, soften: 0.005 },
+    path: { hidden: false, outlines: [[node(0.3, 0.3), node(0.7, 0.3), node(0.7, 0.7)]] },
+  }),
+  'frame.perPlacement': { page: { fillPct: 60 } },
+}
+
+/** Every way to change one thing in plain data: a number a little, a word to another that its place allows. */
+function* changedOnce(value: unknown, path: readonly string[] = []): Generator<[string, unknown]> {
+  if (typeof value === 'number') yield [path.join('.'), value * 0.9 + 0.01]
+  else if (typeof value === 'boolean') yield [path.join('.'), !value]
+  else if (value === 'out') yield [path.join('.'), 'in']
+  else if (typeof value === 'object' && value !== null)
+    for (const [key, inner] of Object.entries(value))
+      for (const [where, changed] of changedOnce(inner, [...path, key])) {
+        const copy = (Array.isArray(value) ? [...value] : { ...value }) as Record<string, unknown>
+        copy[key] = changed
+        yield [where, copy]
+      }
+}
+
+/** The kinds that a record of a shot's own holds; none where it holds one sort of thing. */
+function kindsIn(schema: z.core.$ZodType): string[] {
+  const record = bare(schema)
+  const union = record instanceof z.ZodRecord ? record.valueType : null
+  return union instanceof z.ZodUnion
+    ? union.options
+        .flatMap((one) => [...((one as z.ZodObject).shape.kind as z.ZodLiteral).values])
+        .map(String)
+    : []
+}
+
+test('everything that a shot has of its own is tried, kind by kind', () => {
+  const fields = STEPS.flatMap(({ id, own }) =>
+    Object.entries(own.shape as Record<string, z.core.$ZodType>).map(
+      ([field, schema]) => [`${id}.${field}`, kindsIn(schema)] as const,
+    ),
+  )
+  expect(fields.map(([field]) => field).sort()).toEqual(Object.keys(OWN).sort())
+  for (const [field, kinds] of fields)
+    if (kinds.length > 0) expect(Object.keys(OWN[field]!).sort(), field).toEqual(kinds.sort())
+})
+
+describe('whatever a shot has of its own, the key changes when the file does', () => {
+  const settings = {
+    tidy: { specks: 'firm', cleanAt: 'photograph' },
+    ground: { behind: { kind: 'original' } },
+    frame: { fillPct: 70 },
+    finish: { placements: [place({ longSidePx: 120, limitBytes: null })] },
+  }
+  test.each(Object.entries(OWN))('%s', async (field, all) => {
+    const [step, name] = field.split('.') as [string, string]
+    const made = (own: unknown) => fileOf(settings, { [step]: { [name]: own } })
+    const bare = await made({})
+    let differing = 0
+    for (const [id, one] of Object.entries(all)) {
+      const before = await made({ [id]: one })
+      if (before.file !== bare.file) {
+        differing++
+        expect(before.key, id).not.toBe(bare.key)
+      }
+      for (const [where, changed] of changedOnce(one)) {
+        const after = await made({ [id]: changed })
+        if (after.file !== before.file) expect(after.key, `${id}.${where}`).not.toBe(before.key)
+      }
+    }
+    expect(differing).toBeGreaterThan(0)
   })
 })
 

@@ -1,16 +1,20 @@
-import { ownOf, settingsFor, type Plan } from '../brief'
+import type { Plan } from '../brief'
+import type { AnyFinding } from '../findings'
 import type { Source } from '../source'
-import { STEPS, type Registry } from '../steps'
+import { STEPS, stepsIn, type Pass, type Registry } from '../steps'
 import { checkpointOf, type EngineContext } from './context'
-import type { Decision } from './decideShot'
+import { givenFor, stepsUntil, type ShotDecision } from './decision'
 
-/** A shot as it is drawn: what was decided, and the photograph with what was mended in it. */
-export interface MendedShot extends Decision {
-  /** The photograph for a rendition in which its longer side is so long, in pixels. */
+/** A photograph with what was mended in it. */
+export interface MendedPhotograph {
+  /** The photograph for a rendition at whose scale its longer side is `sidePx` long. */
   readonly sourceAt: (sidePx: number) => Source
+  /** What mending does to the pixels of every rendition, before the other steps. */
+  readonly passes: readonly Pass[]
+  readonly findings: readonly AnyFinding[]
 }
 
-interface Options {
+interface MendOptions {
   readonly steps?: Registry
   /** Longer sides of the photograph at the scales of the renditions, in pixels. */
   readonly sides?: readonly number[]
@@ -19,31 +23,30 @@ interface Options {
 }
 
 /**
- * Mends the photograph of a shot that has been decided. Nothing that was decided changes by it; what is mended comes
- * before everything that other steps do to pixels.
+ * Mends the photograph of a shot that has been decided. Nothing that was decided changes by it.
  *
  * @throws CancelledError once the signal is aborted, at the next stage.
  */
 export function mendShot(
   source: Source,
   plan: Plan,
-  decision: Decision,
+  decision: ShotDecision,
   context: Pick<EngineContext, 'signal' | 'onStage'>,
-  { steps = STEPS, sides = [], until }: Options = {},
-): MendedShot {
-  const last = until === undefined ? steps.length : steps.findIndex(({ id }) => id === until) + 1
-  const mending = steps.slice(0, last).find((step) => step.mend)
-  const mended = mending?.mend?.(
-    decision.facts,
-    settingsFor(plan, mending, null),
-    ownOf(plan, mending),
-    { source, sides, checkpoint: checkpointOf(context) },
-  )
-  if (!mended) return { ...decision, sourceAt: () => source }
-  return {
-    ...decision,
-    passes: [...mended.passes, ...decision.passes],
-    findings: [...decision.findings, ...mended.findings],
-    sourceAt: mended.at,
-  }
+  { steps = STEPS, sides = [], until }: MendOptions = {},
+): MendedPhotograph {
+  // The registry has at most one that mends.
+  const [step] = stepsIn('mend', stepsUntil(steps, until))
+  const mended = step?.mend?.(givenFor(decision, plan, step, null), {
+    source,
+    sides,
+    checkpoint: checkpointOf(context),
+  })
+  if (!mended) return { sourceAt: () => source, passes: [], findings: [] }
+  return { sourceAt: mended.at, passes: mended.passes, findings: mended.findings }
 }
+
+/** A plan with what mending does to pixels before everything else. */
+export const withMended = <P extends { readonly passes: readonly Pass[] }>(
+  plan: P,
+  { passes }: Pick<MendedPhotograph, 'passes'>,
+): P => (passes.length === 0 ? plan : { ...plan, passes: [...passes, ...plan.passes] })

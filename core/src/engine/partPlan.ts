@@ -1,12 +1,10 @@
 import { placementsOf, type Plan } from '../brief'
-import type { PxBox, Size } from '../raster'
-import type { Pass, RenditionPlan } from '../steps'
+import type { Pass, RenditionPlan, ViewedPart } from '../steps'
 
 /** A part of the photograph as it lies, at a size, with what steps do to its pixels: to be looked at. */
 export function partPlan(
   plan: Plan,
-  window: PxBox,
-  size: Size,
+  { window, size }: ViewedPart,
   passes: readonly Pass[],
 ): RenditionPlan {
   const [placement] = placementsOf(plan)

@@ -1,8 +1,9 @@
-import { settingsFor, type Plan } from '../brief'
+import type { Plan } from '../brief'
+import type { ShotFacts } from '../facts'
 import type { Placement } from '../outlets'
 import { fractionsOf, wholeOf, within01, type Box01, type Size } from '../raster'
 import { STEPS, type Registry, type RenditionPlan } from '../steps'
-import type { Decision } from './decideShot'
+import { givenFor, stepsUntil, type ShotDecision } from './decision'
 
 /**
  * Decides everything about one rendition before a pixel of it is made: window, size, ground, overlays. It
@@ -11,38 +12,39 @@ import type { Decision } from './decideShot'
  * @param until ends after the step of this id.
  */
 export function planRendition(
-  { facts, passes }: Pick<Decision, 'facts' | 'passes'>,
+  decision: Pick<ShotDecision, 'facts' | 'passes' | 'assets'>,
   plan: Plan,
   placement: Placement,
   steps: Registry = STEPS,
   until?: string,
 ): RenditionPlan {
+  const { photograph } = decision.facts
   let draft: RenditionPlan = {
     placement,
-    window: wholeOf(facts.photograph),
-    size: facts.photograph,
+    window: wholeOf(photograph),
+    size: photograph,
     upright: null,
     enlarging: 'plain',
     product: null,
     behind: { kind: 'original' },
-    passes,
+    passes: decision.passes,
     findings: [],
   }
-  for (const step of steps) {
-    draft = step.plan?.(draft, settingsFor(plan, step, placement), facts) ?? draft
-    if (step.id === until) break
-  }
+  for (const step of stepsUntil(steps, until))
+    draft = step.plan?.(draft, givenFor(decision, plan, step, placement)) ?? draft
   return draft
 }
 
 /** The photograph's longer side, in pixels, at the scale of a rendition. */
-export const neededSide = ({ window, size }: RenditionPlan, photograph: Size): number =>
-  (Math.max(photograph.width, photograph.height) * size.width) / window.width
+export const neededSide = (
+  { window, size }: Pick<RenditionPlan, 'window' | 'size'>,
+  photograph: Size,
+): number => (Math.max(photograph.width, photograph.height) * size.width) / window.width
 
 /** The part of the photograph that becomes the picture, as fractions of the photograph. */
-export const windowOf = ({ window }: RenditionPlan, { facts }: Pick<Decision, 'facts'>): Box01 =>
-  fractionsOf(window, facts.photograph)
+export const windowOf = ({ window }: RenditionPlan, { photograph }: ShotFacts): Box01 =>
+  fractionsOf(window, photograph)
 
 /** The product in the picture, as fractions of the picture; null where the shot was left whole. */
-export const productIn = (plan: RenditionPlan, { facts }: Pick<Decision, 'facts'>): Box01 | null =>
-  plan.product && within01(fractionsOf(plan.product, facts.photograph), windowOf(plan, { facts }))
+export const productIn = (plan: RenditionPlan, facts: ShotFacts): Box01 | null =>
+  plan.product && within01(fractionsOf(plan.product, facts.photograph), windowOf(plan, facts))

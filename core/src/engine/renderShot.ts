@@ -5,12 +5,14 @@ import type { Box01, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import { STEPS, type MadeFile, type Registry, type RenditionPlan } from '../steps'
 import { checkpointOf, type EngineContext } from './context'
-import { decideShot, type Decision } from './decideShot'
+import { decideShot } from './decideShot'
+import type { ShotDecision } from './decision'
 import { drawRendition } from './drawRendition'
 import { encodeRendition, type EncodedFile } from './encodeRendition'
 import { enlargeFinely } from './enlargeFinely'
-import { mendShot } from './mendShot'
+import { mendShot, withMended } from './mendShot'
 import { neededSide, planRendition, productIn, windowOf } from './planRendition'
+import { refineShot } from './refineShot'
 
 /** One finished file. */
 export interface RenditionFile extends EncodedFile {
@@ -22,13 +24,13 @@ export interface RenditionFile extends EncodedFile {
   readonly findings: readonly AnyFinding[]
 }
 
-export interface ShotResult extends Pick<Decision, 'findings' | 'mattes'> {
+export interface ShotResult extends Pick<ShotDecision, 'findings' | 'mattes'> {
   readonly renditions: readonly RenditionFile[]
 }
 
 /**
- * Makes the renditions of one shot: decides what is true of it, then plans, draws, encodes and checks each
- * rendition by itself.
+ * Makes the renditions of one shot, phase by phase: decides what is true of it, plans each rendition, refines and
+ * mends for their scales, then draws, encodes and checks one after the other.
  *
  * @param only ids of the placements to make; by default all of the plan's.
  * @throws CancelledError once the signal is aborted, at the next stage.
@@ -41,27 +43,34 @@ export async function renderShot(
   only?: readonly string[],
   steps: Registry = STEPS,
 ): Promise<ShotResult> {
-  const placements = placementsOf(plan).filter(({ id }) => only?.includes(id) ?? true)
-  const decision = await decideShot(source, plan, context, { placements, steps })
   const checkpoint = checkpointOf(context)
-  const planFor = (placement: Placement): RenditionPlan =>
-    planRendition(decision, plan, placement, steps)
-  const sides = placementsOf(plan).map((placement) => neededSide(planFor(placement), source.size))
-  const mended = mendShot(source, plan, decision, context, { steps, sides })
+  const decided = await decideShot(source, plan, context, { steps })
+  const all = placementsOf(plan).map((placement) => {
+    const planned = planRendition(decided, plan, placement, steps)
+    return { placement, planned, sidePx: neededSide(planned, source.size) }
+  })
+  const wanted = all.filter(({ placement }) => only?.includes(placement.id) ?? true)
+  const sides = wanted.map(({ sidePx }) => sidePx)
+  const shot = await refineShot(source, plan, decided, context, { steps, sides })
+  // What is mended does not go by which of the files are made anew.
+  const mended = mendShot(source, plan, shot, context, {
+    steps,
+    sides: all.map(({ sidePx }) => sidePx),
+  })
+  const { facts } = shot
   const renditions: RenditionFile[] = []
-  for (const placement of placements) {
-    const planned = planRendition(mended, plan, placement, steps)
-    const { facts } = mended
-    const clean = mended.sourceAt(neededSide(planned, source.size))
-    const read = await enlargeFinely(clean, facts, planned, context.network, checkpoint)
-    const picture = drawRendition(read, facts, planned)
+  for (const { placement, planned, sidePx } of wanted) {
+    const whole = withMended(planned, mended)
+    const clean = mended.sourceAt(sidePx)
+    const read = await enlargeFinely(clean, facts, whole, context.network, checkpoint)
+    const picture = drawRendition(read, facts, whole, context.scratch)
     checkpoint('render')
     const file = await encodeRendition(picture, placement, context.codec, checkpoint)
     renditions.push({
       ...file,
       placementId: placement.id,
-      productBox: productIn(planned, decision),
-      window: windowOf(planned, decision),
+      productBox: productIn(planned, facts),
+      window: windowOf(planned, facts),
       findings: [
         ...planned.findings,
         ...inspected(picture, plan, placement, steps),
@@ -69,7 +78,7 @@ export async function renderShot(
       ],
     })
   }
-  return { renditions, findings: mended.findings, mattes: decision.mattes }
+  return { renditions, findings: [...shot.findings, ...mended.findings], mattes: shot.mattes }
 }
 
 const inspected = (
@@ -78,9 +87,10 @@ const inspected = (
   placement: Placement,
   steps: Registry,
 ): AnyFinding[] =>
-  steps.flatMap(
-    (step) => step.inspect?.(picture, settingsFor(plan, step, placement), ownOf(plan, step)) ?? [],
-  )
+  steps.flatMap((step) => {
+    const given = { settings: settingsFor(plan, step, placement), own: ownOf(plan, step) }
+    return step.inspect?.(picture, given) ?? []
+  })
 
 function checked(file: EncodedFile, plan: RenditionPlan, steps: Registry): AnyFinding[] {
   const { bytes, width, height } = file

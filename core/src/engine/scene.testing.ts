@@ -1,5 +1,6 @@
 import type { Codec, Format } from '../codec'
 import { packMatte, type CutMatte, type PackedMatte } from '../matte'
+import { Memory, Scratch } from '../memory'
 import type { NetworkId, NetworkOf, Networks } from '../networks'
 import { planeU8, srgbRaster, type SrgbRgba8 } from '../raster'
 import { levelKey } from '../steps'
@@ -85,6 +86,8 @@ export const playedContext = (change: Partial<EngineContext> = {}): EngineContex
   network: () => Promise.reject(new Error('a kept matte needs no network')),
   asset: () => Promise.resolve(null),
   mattes: new Map(),
+  memory: new Memory(),
+  scratch: new Scratch(),
   signal: { aborted: false },
   ...change,
 })

@@ -10,9 +10,10 @@ import {
 } from '../raster'
 import type { Source } from '../source'
 import { STEPS, type Registry, type RenditionPlan } from '../steps'
-import { decideShot, type Decision } from './decideShot'
+import { decideShot } from './decideShot'
+import type { ShotDecision } from './decision'
 import { drawRendition } from './drawRendition'
-import { mendShot } from './mendShot'
+import { mendShot, withMended } from './mendShot'
 import { planRendition, productIn } from './planRendition'
 import type { EngineContext } from './context'
 
@@ -47,10 +48,9 @@ export async function stagePictures(
   context: EngineContext,
   { sidePx, until, only, placementId, steps = STEPS }: StageOptions,
 ): Promise<StagePicture[]> {
-  const decided: { readonly id: string; readonly decision: Decision }[] = []
+  const decided: { readonly id: string; readonly decision: ShotDecision }[] = []
+  // Alpha at the base level is enough to look at.
   await decideShot(source, plan, context, {
-    // Alpha at the base level is enough to look at.
-    placements: [],
     steps,
     onStep: (id, decision) => decided.push({ id, decision }),
     ...(until === undefined ? {} : { until }),
@@ -63,12 +63,13 @@ export async function stagePictures(
     if (only !== undefined && only !== id) return []
     // What is mended may go by what is decided later: where the product is.
     const facts = steps[i]?.mend && last ? last.facts : known.facts
-    const decision = mendShot(source, plan, { ...known, facts }, context, { steps, until: id })
-    const planned = planRendition(decision, plan, placement, steps, id)
-    const shown = steps[i]?.show?.(planned, decision.facts) ?? planned
+    const mended = mendShot(source, plan, { ...known, facts }, context, { steps, until: id })
+    const planned = withMended(planRendition(known, plan, placement, steps, id), mended)
+    const shown = steps[i]?.show?.(planned, facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
-    const picture = drawRendition(decision.sourceAt(sidePx), decision.facts, { ...shown, size })
-    const product = productIn(shown, decision)
+    const drawn = { ...shown, size }
+    const picture = drawRendition(mended.sourceAt(sidePx), facts, drawn, context.scratch)
+    const product = productIn(shown, facts)
     return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size), product }]
   })
 }

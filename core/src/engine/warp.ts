@@ -4,9 +4,9 @@ import { cornersOf, moved, type Upright } from '../steps'
 /** Pixels that a sample reaches to each side. */
 const REACH = 2
 /** A flat part is read at most this much larger than the window, where a projection draws it out. */
-const MOST_DRAWN_OUT = 2
+const MAX_DRAWN_OUT = 2
 /** Sides of a flat part, in pixels, beyond which it is read smaller. */
-const MOST_SIDE_PX = 16_000
+const MAX_SIDE_PX = 16_000
 
 /** A part of the photograph as it lies, from which a window that was made upright can be filled. */
 export interface FlatPart {
@@ -23,7 +23,7 @@ export function flatPartFor(window: PxBox, size: Size, { back }: Upright): FlatP
   const top = Math.min(...corners.map(({ y }) => y)) - margin
   const wide = Math.max(...corners.map(({ x }) => x)) + margin - left
   const high = Math.max(...corners.map(({ y }) => y)) + margin - top
-  const used = Math.min(scale, MOST_SIDE_PX / Math.max(wide, high))
+  const used = Math.min(scale, MAX_SIDE_PX / Math.max(wide, high))
   const width = Math.ceil(wide * used)
   const height = Math.ceil(high * used)
   return {
@@ -39,7 +39,7 @@ function drawnOut(window: PxBox, corners: readonly { x: number; y: number }[]): 
     const length = Math.hypot(next.x - corner.x, next.y - corner.y)
     return (k % 2 === 0 ? window.width : window.height) / length
   })
-  return Math.min(MOST_DRAWN_OUT, Math.max(1, ...sides.map((side) => (side > 1.001 ? side : 1))))
+  return Math.min(MAX_DRAWN_OUT, Math.max(1, ...sides.map((side) => (side > 1.001 ? side : 1))))
 }
 
 /**

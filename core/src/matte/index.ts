@@ -11,4 +11,5 @@ export {
   type UncutReason,
 } from './matte'
 export { alphaOver } from './alphaOver'
+export { MATTE, PRODUCT } from './facts'
 export { packMatte, unpackMatte, type PackedMatte } from './packMatte'

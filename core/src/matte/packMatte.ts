@@ -1,4 +1,5 @@
 import { deflateSync, inflateSync } from 'fflate'
+import { defineNote, Memory } from '../memory'
 import { planeU8, type Box01 } from '../raster'
 import type { Alpha, CutMatte, Matte } from './matte'
 
@@ -22,22 +23,28 @@ export function packMatte(matte: CutMatte, { sidePx, area, plane }: Alpha): Pack
   return { ...facts, alpha: { sidePx, area, width, height, deflated } }
 }
 
-const unpacked = new WeakMap<PackedAlpha, Alpha>()
+const UNPACKED = defineNote<Alpha>('unpacked alpha')
 
-/** The alpha that `packMatte` packed; unpacked once for as long as somebody holds the packed one. */
-export function unpackAlpha(packed: PackedAlpha): Alpha {
-  const known = unpacked.get(packed)
-  if (known) return known
-  const { sidePx, area, deflated, ...size } = packed
-  const alpha: Alpha = { sidePx, area, plane: planeU8(size, inflateSync(deflated)) }
-  unpacked.set(packed, alpha)
-  return alpha
-}
+const unpackAlpha = ({ sidePx, area, deflated, ...size }: PackedAlpha): Alpha => ({
+  sidePx,
+  area,
+  plane: planeU8(size, inflateSync(deflated)),
+})
 
-/** The matte of packed levels, the base level first. */
-export function unpackMatte(base: PackedMatte, finer: readonly PackedMatte[] = []): Matte {
+/**
+ * The matte of packed levels, the base level first.
+ *
+ * @param memory in which alpha is kept unpacked: what is unpacked again is the same object.
+ */
+export function unpackMatte(
+  base: PackedMatte,
+  finer: readonly PackedMatte[] = [],
+  memory = new Memory(),
+): Matte {
   if (base.kind === 'uncut') return base
   const { alpha, ...matte } = base
-  const alphas = finer.flatMap((level) => (level.kind === 'cut' ? [unpackAlpha(level.alpha)] : []))
-  return { ...matte, alphas: [unpackAlpha(alpha), ...alphas] }
+  const unpacked = (packed: PackedAlpha): Alpha =>
+    memory.of(packed, UNPACKED, () => unpackAlpha(packed))
+  const alphas = finer.flatMap((level) => (level.kind === 'cut' ? [unpacked(level.alpha)] : []))
+  return { ...matte, alphas: [unpacked(alpha), ...alphas] }
 }

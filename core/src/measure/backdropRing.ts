@@ -1,3 +1,4 @@
+import { defineNote } from '../memory'
 import { fitInside, linearToLab, POINT, wholeOf, type Rgb } from '../raster'
 import type { Source } from '../source'
 
@@ -17,16 +18,14 @@ export interface BackdropRing {
   readonly share: number
 }
 
-const readBefore = new WeakMap<Source, BackdropRing>()
+const RING_READ = defineNote<BackdropRing>('backdrop ring')
 
 /**
  * The main colour along the border of a photograph, read on a grid, averaged in linear light. Read once
  * for each source.
  */
 export function measureBackdropRing(source: Source): BackdropRing {
-  const ring = readBefore.get(source) ?? readRing(source)
-  readBefore.set(source, ring)
-  return ring
+  return source.memory.of(source, RING_READ, () => readRing(source))
 }
 
 function readRing(source: Source): BackdropRing {

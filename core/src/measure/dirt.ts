@@ -4,7 +4,7 @@ import { components, gaussianBlur, planeF32, planeU8, type PlaneF32 } from '../r
 const FINE_SIGMA_PX = 0.8
 const COARSE_SIGMA_PX = 6
 /** A speck differs from its surroundings by this, in L*, and by this many times the usual. */
-const LEAST_L = 2.6
+const MIN_L = 2.6
 const TIMES_USUAL = 9
 /** Largest speck as a share of the frame; smallest in pixels. */
 const LARGEST = 0.0004
@@ -30,7 +30,7 @@ export function measureDirt(lightness: PlaneF32, product: PlaneF32): number {
     if (i % 7 === 0 && near.data[i]! < BACKDROP) away.push(fine.data[i]!)
   }
   const usual = Float32Array.from(away).sort()[away.length >> 1] ?? 0
-  const limit = Math.max(LEAST_L, TIMES_USUAL * usual)
+  const limit = Math.max(MIN_L, TIMES_USUAL * usual)
   const specks = planeU8(lightness)
   for (let i = 0; i < specks.data.length; i++)
     specks.data[i] = fine.data[i]! > limit && near.data[i]! < BACKDROP ? 1 : 0

@@ -7,9 +7,9 @@ const COARSE_SIGMA_PX = 2
 const STRONGEST = 0.005
 /** Of those, the sharpest count: a product has soft edges as well as its outline. */
 const SHARPEST = 0.25
-const LEAST_GRADIENT = 3
-const LEAST_EDGES = 40
-const MOST_PX = 20
+const MIN_GRADIENT = 3
+const MIN_EDGES = 40
+const MAX_PX = 20
 
 /**
  * Blur of a picture's sharpest edges: standard deviation in pixels of the Gaussian that would have
@@ -24,7 +24,7 @@ export function measureBlur(lightness: PlaneF32): number {
   const coarse = gaussianBlur(lightness, COARSE_SIGMA_PX, planeF32(lightness))
   const along = [1, lightness.width].map((step) => blurAlong(fine, coarse, step))
   const known = along.filter((sigma) => sigma !== null)
-  return known.length === 0 ? MOST_PX : Math.max(...known)
+  return known.length === 0 ? MAX_PX : Math.max(...known)
 }
 
 /** Blur in one direction, `step` leading to the next pixel along it; null with too few edges. */
@@ -38,23 +38,23 @@ function blurAlong(fine: PlaneF32, coarse: PlaneF32, step: number): number | nul
       // Only edges that lie fairly square to the direction tell of blur in it.
       if (gradient > 2 * Math.abs(data[i + across]! - data[i - across]!)) gradients[i] = gradient
     }
-  const limit = Math.max(LEAST_GRADIENT, strongest(gradients, STRONGEST))
+  const limit = Math.max(MIN_GRADIENT, strongest(gradients, STRONGEST))
   const sigmas: number[] = []
   for (let i = width; i < gradients.length - width; i++) {
     if (gradients[i]! < limit) continue
     const ratio = gradients[i]! / Math.abs(coarse.data[i + step]! - coarse.data[i - step]!)
     sigmas.push(blurOfRatio(ratio))
   }
-  if (sigmas.length < LEAST_EDGES) return null
+  if (sigmas.length < MIN_EDGES) return null
   return Float32Array.from(sigmas).sort()[Math.floor(sigmas.length * SHARPEST)]!
 }
 
 /** Blur (0 at least) whose edge has gradients in this ratio after the fine and the coarse blur. */
 function blurOfRatio(ratio: number): number {
   const squared = ratio * ratio
-  if (squared <= 1.01) return MOST_PX
+  if (squared <= 1.01) return MAX_PX
   const variance = (COARSE_SIGMA_PX ** 2 - squared * FINE_SIGMA_PX ** 2) / (squared - 1)
-  return Math.min(MOST_PX, Math.sqrt(Math.max(0, variance)))
+  return Math.min(MAX_PX, Math.sqrt(Math.max(0, variance)))
 }
 
 /** The value that this share of all values exceed, to a tenth; found by counting, for they are many. */

@@ -4,11 +4,11 @@ import type { PlaneF32 } from '../raster'
 const REACH = 6
 const STEP = 0.2
 /** A gradient counts from this strength, in L* a pixel, and within this of upright or level. */
-const LEAST_GRADIENT = 2
+const MIN_GRADIENT = 2
 const NEAR_DEGREES = 9
 /** The best tilt's profile must stand out from the middle one by this factor. */
 const STANDS_OUT = 1.25
-const LEAST_EDGES = 300
+const MIN_EDGES = 300
 
 /**
  * Tilt of a picture in degrees, positive where the content appears turned clockwise; null where no tilt
@@ -21,7 +21,7 @@ const LEAST_EDGES = 300
  */
 export function measureTilt(lightness: PlaneF32): number | null {
   const { uprights, levels } = edgesOf(lightness)
-  if (uprights.length + levels.length < LEAST_EDGES * 2) return null
+  if (uprights.length + levels.length < MIN_EDGES * 2) return null
   const reach = Math.ceil(Math.hypot(lightness.width, lightness.height))
   const scores: number[] = []
   for (let tilt = -REACH; tilt <= REACH + 1e-9; tilt += STEP) {
@@ -52,7 +52,7 @@ function edgesOf({ width, height, data }: PlaneF32): { uprights: number[]; level
       const i = y * width + x
       const gx = (data[i + 1]! - data[i - 1]!) / 2
       const gy = (data[i + width]! - data[i - width]!) / 2
-      if (Math.hypot(gx, gy) < LEAST_GRADIENT) continue
+      if (Math.hypot(gx, gy) < MIN_GRADIENT) continue
       if (Math.abs(gy) < near * Math.abs(gx)) uprights.push(x, y)
       else if (Math.abs(gx) < near * Math.abs(gy)) levels.push(x, y)
     }

@@ -30,13 +30,13 @@ const DIRTY = 4
 /** The border of a large hole is compared in about so many places. */
 const PLACES = 500
 /** What is further off, in standard deviations, is the rim of dirt or a stray grain: it counts as much as that. */
-const MOST_OFF = 1
+const MAX_OFF = 1
 /** Below this there is nothing to be seen. */
-const LEAST_ALPHA = 1 / 512
+const MIN_ALPHA = 1 / 512
 /** Borders that differ by less are alike. */
-const LEAST_COST = 1e-6
+const MIN_COST = 1e-6
 /** A place that counts less is left. */
-const LEAST_SHARE = 1 / 500
+const MIN_SHARE = 1 / 500
 /** By what a border differs is averaged over so many pixels, so that its grain is not spread. */
 const AVERAGED_PX = 2
 
@@ -129,13 +129,13 @@ function blended(
   const best = places[0]
   if (!best) return made
   const weights = places.map(({ cost }) =>
-    Math.exp((1 - cost / Math.max(LEAST_COST, best.cost)) / LESS_LIKE),
+    Math.exp((1 - cost / Math.max(MIN_COST, best.cost)) / LESS_LIKE),
   )
   const all = weights.reduce((sum, weight) => sum + weight, 0)
   const { width, height } = window
   places.forEach(({ x, y }, k) => {
     const share = ((1 - grain) * weights[k]!) / all + (k === 0 ? grain : 0)
-    if (share < LEAST_SHARE) return
+    if (share < MIN_SHARE) return
     for (let row = 0; row < height; row++) {
       let from = ((y - region.y + row) * region.width + x - region.x) * 4
       const to = (row + 1) * width * 4
@@ -237,7 +237,7 @@ function filled(surface: LinearRgba, from: LinearRgba, mask: Uint8Array): Linear
     spread(offs, inside, mask, width)
     for (const i of inside) {
       const light = Math.max(0, from.data[i * 4 + c]! + offs[i]!)
-      picture.data[i * 4 + c] = light / Math.max(LEAST_ALPHA, from.data[i * 4 + 3]!)
+      picture.data[i * 4 + c] = light / Math.max(MIN_ALPHA, from.data[i * 4 + 3]!)
     }
   }
   for (const i of inside) picture.data[i * 4 + 3] = 1
@@ -252,7 +252,7 @@ function clip(raw: Float32Array, mask: Uint8Array, mean: number): void {
     square += (raw[i]! - mean) ** 2
     count++
   }
-  const most = MOST_OFF * Math.sqrt(square / Math.max(1, count))
+  const most = MAX_OFF * Math.sqrt(square / Math.max(1, count))
   for (let i = 0; i < raw.length; i++)
     if (mask[i] === KNOWN) raw[i] = Math.min(mean + most, Math.max(mean - most, raw[i]!))
 }

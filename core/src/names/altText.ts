@@ -1,5 +1,5 @@
 /** Readers of screens cut off, or tire of, more than this. */
-export const MOST_ALT_LETTERS = 125
+export const MAX_ALT_LETTERS = 125
 /** One word this often is stuffing. */
 const OFTEN = 3
 
@@ -7,7 +7,7 @@ export type AltProblem = 'empty' | 'too-long' | 'says-picture' | 'stuffed' | 'sa
 
 export const ALT_PROBLEMS: Readonly<Record<AltProblem, string>> = {
   empty: 'No description.',
-  'too-long': `More than ${MOST_ALT_LETTERS} letters.`,
+  'too-long': `More than ${MAX_ALT_LETTERS} letters.`,
   'says-picture': 'Begins with “picture of”; what reads it says that already.',
   stuffed: 'One word over and over.',
   'same-again': 'The same as another picture’s of this product.',
@@ -22,7 +22,7 @@ export function altProblems(alt: string, others: readonly string[]): AltProblem[
   const text = alt.trim()
   if (text === '') return ['empty']
   const problems: AltProblem[] = []
-  if ([...text].length > MOST_ALT_LETTERS) problems.push('too-long')
+  if ([...text].length > MAX_ALT_LETTERS) problems.push('too-long')
   if (/^(an?\s+|the\s+)?(image|picture|photo|photograph)\s+of\b/i.test(text))
     problems.push('says-picture')
   if (mostOften(text) >= OFTEN) problems.push('stuffed')

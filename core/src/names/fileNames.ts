@@ -1,7 +1,7 @@
 import { strToU8 } from 'fflate'
 
 /** Bytes that a stem may have: file systems take 255 with the extension, and a number may be added. */
-const MOST_BYTES = 200
+const MAX_BYTES = 200
 
 /**
  * What no file system takes in a name, or what hides what a name is: / \ : * ? " < > |, control characters,
@@ -19,7 +19,7 @@ export const stemOf = (fileName: string): string => fileName.replace(/\.[^./\\]{
 
 /**
  * A stem that every file system takes and every person reads as it is: composed (NFC), without what is
- * refused, not reserved, no dot or space at either end, at most `MOST_BYTES` of UTF-8.
+ * refused, not reserved, no dot or space at either end, at most `MAX_BYTES` of UTF-8.
  */
 export function safeStem(stem: string): string {
   const plain = trimmed(
@@ -40,7 +40,7 @@ function shortened(name: string): string {
   let short = ''
   for (const letter of name) {
     bytes += strToU8(letter).length
-    if (bytes > MOST_BYTES) return short
+    if (bytes > MAX_BYTES) return short
     short += letter
   }
   return short

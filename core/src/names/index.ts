@@ -1,4 +1,4 @@
-export { ALT_PROBLEMS, altProblems, MOST_ALT_LETTERS, type AltProblem } from './altText'
+export { ALT_PROBLEMS, altProblems, MAX_ALT_LETTERS, type AltProblem } from './altText'
 export { safeStem, stemOf, uniqueStems } from './fileNames'
 export {
   expandPattern,

@@ -104,11 +104,11 @@ function mixed(probability: PlaneF32, second: PlaneF32, box: Box01): PlaneF32 {
 const FOUND = 0.3
 const TRIMMED = 0.003
 /** Pixels that must be found at all. */
-const LEAST_FOUND = 20
+const MIN_FOUND = 20
 /** Room about the box, as a share of its longer side. */
 const MARGIN = 0.14
 /** In pixels of the photograph no side of the box is longer than this times the other. */
-const MOST_SQUASH = 1.6
+const MAX_SQUASH = 1.6
 /** A box beyond this share of the frame is nearly everything. */
 const NEARLY_ALL = 0.75
 
@@ -125,14 +125,14 @@ function boxOfMost(map: PlaneF32, photograph: Size): Box01 | null {
       rows[y]! += value
       sum += value
     }
-  if (sum < LEAST_FOUND) return null
+  if (sum < MIN_FOUND) return null
   const [left, right] = endsOf(columns, sum)
   const [top, bottom] = endsOf(rows, sum)
   const across = ((right - left) / map.width) * photograph.width
   const down = ((bottom - top) / map.height) * photograph.height
   const room = 2 * MARGIN * Math.max(across, down)
-  const width = Math.max(across + room, (down + room) / MOST_SQUASH) / photograph.width
-  const height = Math.max(down + room, (across + room) / MOST_SQUASH) / photograph.height
+  const width = Math.max(across + room, (down + room) / MAX_SQUASH) / photograph.width
+  const height = Math.max(down + room, (across + room) / MAX_SQUASH) / photograph.height
   const x = Math.max(0, (left + right) / 2 / map.width - width / 2)
   const y = Math.max(0, (top + bottom) / 2 / map.height - height / 2)
   const box = {

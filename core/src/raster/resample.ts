@@ -124,7 +124,7 @@ function repeatLast(row: number, pixels: number, wanted: number): void {
 }
 
 /** A reduction of blocks is left with at least this much to do. */
-const LEAST_LEFT = 1.75
+const MIN_LEFT = 1.75
 
 /**
  * The side of the blocks that are averaged before a strong reduction: a power of two. A block's mean is
@@ -133,7 +133,7 @@ const LEAST_LEFT = 1.75
  */
 function blockSide(window: PxBox, size: Size): number {
   const reduction = Math.min(window.width / size.width, window.height / size.height)
-  return 2 ** Math.max(0, Math.floor(Math.log2(reduction / LEAST_LEFT)))
+  return 2 ** Math.max(0, Math.floor(Math.log2(reduction / MIN_LEFT)))
 }
 
 /**

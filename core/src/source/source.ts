@@ -1,3 +1,4 @@
+import { Memory } from '../memory'
 import {
   fitInside,
   LINEAR,
@@ -30,6 +31,8 @@ export interface Source {
    * read only.
    */
   readonly reduced: (sidePx: number) => LinearRgba
+  /** What was worked out of it, for as long as it is open. */
+  readonly memory: Memory
 }
 
 /** A part of a photograph that was made anew; laid over the original wherever that is read. */
@@ -67,6 +70,7 @@ function sourceOf({ width, height }: Size, sampleInto: Source['sampleInto']): So
     size,
     sample,
     sampleInto,
+    memory: new Memory(),
     reduced: (sidePx) => {
       const wanted = fitInside(size, sidePx)
       const key = `${wanted.width}×${wanted.height}`

@@ -6,7 +6,7 @@ const CROWD = 5
 const CROWD_REACH_PX = 80
 const CROWD_CONTRAST = 0.4
 /** So many things of some size and contrast this near are print or ornament, and what lies between them belongs to it. */
-export const LEAST_STRUCTURE_PX = 8
+export const MIN_STRUCTURE_PX = 8
 const STRUCTURES = 2
 const STRUCTURE_REACH_PX = 30
 const STRUCTURE_CONTRAST = 0.4
@@ -31,7 +31,7 @@ export function isAmong(
     others.filter(
       (other) =>
         other !== shape &&
-        other.pixels.length >= LEAST_STRUCTURE_PX &&
+        other.pixels.length >= MIN_STRUCTURE_PX &&
         other.contrast > STRUCTURE_CONTRAST * shape.contrast &&
         gapBetween(other.box, shape.box) < reach,
     ).length

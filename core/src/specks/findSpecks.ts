@@ -1,6 +1,6 @@
 import { fitInside, planeF32, srgbOfLinear, wholeOf, type PxBox, type Size } from '../raster'
 import type { Source } from '../source'
-import { isAmong, LEAST_STRUCTURE_PX, outOfCrowds } from './crowds'
+import { isAmong, MIN_STRUCTURE_PX, outOfCrowds } from './crowds'
 import { grownMarks } from './grownMarks'
 import { isDirt, isSmall } from './isDirt'
 import { boxOf, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
@@ -106,7 +106,7 @@ function shapesIn(luma: Luma, limits: Limits): { dirt: Shape[]; marks: Marks } {
       ? [shape]
       : shapesWithin(shape, marks).filter((core) => isDirt(core, marks, luma, limits.unevenness))
     shapes.push(...found)
-    if (found.length === 0 && shape.pixels.length >= LEAST_STRUCTURE_PX) structure.push(shape)
+    if (found.length === 0 && shape.pixels.length >= MIN_STRUCTURE_PX) structure.push(shape)
   }
   const dirt = outOfCrowds(shapes).filter(
     (shape) => !isAmong(shape, structure, shapes, limits.sparesTouching),

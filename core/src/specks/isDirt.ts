@@ -1,9 +1,9 @@
 import { isLong, type Shape } from './shapes'
 import type { Luma, Marks } from './standOut'
 
-const LEAST_PX = 2
-const MOST_PX = 300
-const MOST_LONG_PX = 2500
+const MIN_PX = 2
+const MAX_PX = 300
+const MAX_LONG_PX = 2500
 /** A hair or a scratch is no wider than this on average (along a slope less than it is), and so many times as long. */
 const THIN_PX = 4
 const SLENDER = 14
@@ -19,13 +19,13 @@ export const isDirt = (shape: Shape, among: Marks, luma: Luma, unevenness: numbe
   !isOnLine(shape, luma)
 
 /** Whether it is no longer and no larger than a speck or a blot. */
-export const isSmall = (shape: Shape): boolean => !isLong(shape) && shape.pixels.length <= MOST_PX
+export const isSmall = (shape: Shape): boolean => !isLong(shape) && shape.pixels.length <= MAX_PX
 
 function isDirtShaped(shape: Shape, width: number): boolean {
   const { length } = shape.pixels
-  if (length < LEAST_PX) return false
+  if (length < MIN_PX) return false
   if (!isLong(shape)) return isSmall(shape)
-  return length <= MOST_LONG_PX && isHair(shape, width)
+  return length <= MAX_LONG_PX && isHair(shape, width)
 }
 
 /** Whether a shape is as thin and as slender as a hair: by its area and the length of its rim. */
@@ -43,7 +43,7 @@ const AROUND_PX = 3
 const FEWEST_AROUND = 6
 /** Length of the pieces in which a line is looked at, the share of them that must stand alone, and how even these must lie. */
 const STRETCH_PX = 16
-const MOST_STRETCHES = 0.5
+const MAX_STRETCHES = 0.5
 const LINE_UNEVENNESS = 1.3
 
 /** Whether it stands out of its surroundings on all sides, and these are even against its contrast. */
@@ -60,7 +60,7 @@ function isAlone(
   const alone = stretches.filter((pixels) =>
     standsAlone({ ...shape, pixels }, own, { width, height, kind }, luma, LINE_UNEVENNESS),
   )
-  return alone.length >= MOST_STRETCHES * stretches.length
+  return alone.length >= MAX_STRETCHES * stretches.length
 }
 
 /** A long shape in pieces along its longer side. */

@@ -15,7 +15,7 @@ const CELL_PX = 28
  * grain, which nobody misses on so little; what is as wide as the second has all of it.
  */
 const GRAIN_FROM_PX = [6, 24] as const
-const LEAST_GRAIN = 0.25
+const MIN_GRAIN = 0.25
 
 /** Rebuilds what specks hide: patches for each, to be laid over the photograph, at its own pixels. */
 export const mendSpecks = (source: Source, specks: readonly Speck[]): Patch[] =>
@@ -51,7 +51,7 @@ export function mendSpeck(source: Source, speck: Speck, all: readonly Speck[]): 
 function grainOf({ mask, width, height }: Speck): number {
   const across = mask.reduce((sum, value) => sum + value, 0) / Math.max(width, height)
   const share = (across - GRAIN_FROM_PX[0]) / (GRAIN_FROM_PX[1] - GRAIN_FROM_PX[0])
-  return LEAST_GRAIN + (1 - LEAST_GRAIN) * Math.min(1, Math.max(0, share))
+  return MIN_GRAIN + (1 - MIN_GRAIN) * Math.min(1, Math.max(0, share))
 }
 
 /** Marks what a speck covers of a window. */

@@ -1,5 +1,6 @@
 import type {
   AnyFinding,
+  FindingTable,
   FindingWords,
   MeasuredPhotograph,
   Surroundings,
@@ -18,35 +19,31 @@ export interface FindingKind {
 
 const RANK: Readonly<Record<Weight, number>> = { blocks: 0, look: 1, note: 2 }
 
-const known = new WeakMap<Registry, ReadonlyMap<string, FindingKind>>()
-
 /** Every kind of finding, worst first: by weight, then in the order of the steps. */
 export function findingKinds(steps: Registry = STEPS): ReadonlyMap<string, FindingKind> {
-  const before = known.get(steps)
-  if (before) return before
   const kinds = [
     ...steps.flatMap(({ id, findings }) =>
       Object.entries(findings).map(([code, words]) => ({ code, step: id, words })),
     ),
     ...Object.entries(GATHER_FINDINGS).map(([code, words]) => ({ code, step: null, words })),
   ].sort((a, b) => RANK[a.words.weight] - RANK[b.words.weight])
-  const byCode = new Map<string, FindingKind>(
+  return new Map<string, FindingKind>(
     kinds.map((kind) => [kind.code, kind as FindingKind]), // its words are asked with its own findings
   )
-  known.set(steps, byCode)
-  return byCode
 }
 
 /** What a finding of a kind that this version does not know says. */
 const UNKNOWN: FindingWords = { title: 'Unknown finding', weight: 'note', remedy: '' }
 
 /** The words of a finding. */
-export const wordsOf = ({ code }: AnyFinding, steps: Registry = STEPS): FindingWords =>
-  findingKinds(steps).get(code)?.words ?? UNKNOWN
+export function wordsOf({ code }: AnyFinding, steps: Registry = STEPS): FindingWords {
+  const table = steps.find(({ findings }) => code in findings)?.findings ?? GATHER_FINDINGS
+  return (table as FindingTable<AnyFinding>)[code] ?? UNKNOWN // its words are asked with its own findings
+}
 
 /** The step that a finding belongs to. */
 export const stepOf = ({ code }: AnyFinding, steps: Registry = STEPS): string | null =>
-  findingKinds(steps).get(code)?.step ?? null
+  steps.find(({ findings }) => code in findings)?.id ?? null
 
 /** The figures of a finding, as a sentence; nothing where its title says it all. */
 export const describeFinding = (finding: AnyFinding, steps: Registry = STEPS): string =>

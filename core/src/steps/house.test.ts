@@ -57,21 +57,21 @@ const stamp = defineStep({
   describe: ({ share01 }) => (share01 === 0 ? 'no stamp' : `stamp ${share01}`),
   examine: ({ measures }): StampFinding[] =>
     measures.medianL > 90 ? [{ code: 'stamp-large', share01: 1 }] : [],
-  decide: (_facts, _settings, { marks }) =>
+  decide: ({ own: { marks } }) =>
     Promise.resolve({
       passes: marks.map(({ x, y }) => ({
-        phase: 'mark' as const,
+        layer: 'mark' as const,
         paint: ({ width, height, data }) => {
           const p = (Math.floor(y * height) * width + Math.floor(x * width)) * 4
           data.set([0, 1, 0, 1], p)
         },
       })),
     }),
-  plan: (draft, { share01, ink }) => {
+  plan: (draft, { settings: { share01, ink } }) => {
     if (share01 === 0) return draft
     const light = ink === 'white' ? 1 : 0
     const paint: (typeof draft.passes)[number] = {
-      phase: 'mark',
+      layer: 'mark',
       paint: ({ width, height, data }) => {
         for (let y = 0; y < share01 * height; y++)
           for (let x = 0; x < share01 * width; x++)

@@ -33,8 +33,8 @@ export { confidenceOf } from './cut/confidence'
 export { extractForeground } from './cut/extractForeground'
 export * from './cut/repair'
 export { TidySettings } from './tidy/settings'
-export { TidyOwn, Work, type WorkKind, type WorkOf } from './tidy/works'
-export { carriedWork } from './tidy/carryWork'
+export { TidyOwn, Retouch, type RetouchKind, type RetouchOf } from './tidy/retouches'
+export { carriedRetouch } from './tidy/carryRetouch'
 export { specksSeen, countCleaned, type SpeckSeen } from './tidy/dirt'
 export { bandingOf } from './tidy/banding'
 export { sweepPass, sweptArea } from './tidy/sweep'
@@ -50,7 +50,7 @@ export { FinishSettings } from './finish/settings'
 export { searchLikeness, searchQuality } from './finish/searchQuality'
 export { similarity } from './finish/ssim'
 export { rangeOf, bare, type Control, type ControlGroup } from './controls'
-export { canonicalJson, notAtRest } from './atRest'
+export { canonicalJson, nonDefaults } from './nonDefaults'
 export { PER_PLACEMENT } from './perPlacement'
 export { STEPS, type StepId } from './registry'
 export { defineRegistry, type Registry } from './defineRegistry'
@@ -67,9 +67,42 @@ export {
   type Decided,
   type DecideContext,
   type MadeFile,
-  type ShotFacts,
+  type Given,
+  type ScaledContext,
   type Step,
 } from './step'
-export { FIRST_OVER_GROUND, PHASES, type Pass, type Phase, type Place } from './pass'
+export { FIRST_OVER_GROUND, LAYERS, type Layer, type PaintPlace, type Pass } from './pass'
+export { PHASES, phasesOf, stepsIn, type Phase } from './phases'
+export type { AssetUse } from './asset'
+export { handDone, type HandDone, type Hands } from './hands'
+export {
+  defineView,
+  type View,
+  type Viewed,
+  type ViewedPart,
+  type ViewedShot,
+  type ViewFacts,
+  type ViewOptions,
+} from './view'
+export { LIFT } from './cut/lift'
+export type { CutFacts } from './cut/views/cutFacts'
+export {
+  CUT_LOOKS,
+  type CutLook,
+  type CutViewFacts,
+  type CutViewOptions,
+} from './cut/views/closeView'
+export type { CutTileFacts } from './cut/views/tileView'
+export {
+  SHADES,
+  TIDY_LOOKS,
+  type Shade,
+  type SpeckMark,
+  type TidyLook,
+  type TidyViewFacts,
+  type TidyViewOptions,
+} from './tidy/views/closeView'
+export type { TidyTileFacts } from './tidy/views/tileView'
+
 export { type Behind, type RenditionPlan } from './renditionPlan'
 export { planHem, type HemSegment, type HemState, type ShotState, type Standing } from './hem'

@@ -1,18 +1,18 @@
 import type { LinearRgba, PlaneF32, PxBox, Size } from '../raster'
 
 /**
- * When a step works on the pixels of a rendition, in this order: on what lies behind the product; taking
+ * The layers of a rendition, in the order in which steps work on them: on what lies behind the product; taking
  * the product off it; on colours; under the product, which is alone in the picture; over the finished ground;
  * and on the whole at its final size.
  */
-export const PHASES = ['backdrop', 'lift', 'colour', 'stand', 'mark', 'finish'] as const
-export type Phase = (typeof PHASES)[number]
+export const LAYERS = ['backdrop', 'lift', 'colour', 'stand', 'mark', 'finish'] as const
+export type Layer = (typeof LAYERS)[number]
 
 /** From here on the ground has been laid, and the picture is opaque where the ground is. */
-export const FIRST_OVER_GROUND: Phase = 'mark'
+export const FIRST_OVER_GROUND: Layer = 'mark'
 
 /** Where the pixels of a rendition come from. */
-export interface Place {
+export interface PaintPlace {
   /** The part of the photograph that they show, in its pixels; it may reach beyond it. */
   readonly window: PxBox
   readonly photograph: Size
@@ -22,7 +22,7 @@ export interface Place {
 
 /** One thing that a step does to the pixels of a rendition, in place. */
 export interface Pass {
-  readonly phase: Phase
+  readonly layer: Layer
   /** @param picture linear light, premultiplied alpha. */
-  readonly paint: (picture: LinearRgba, place: Place) => void
+  readonly paint: (picture: LinearRgba, place: PaintPlace) => void
 }

@@ -1,70 +1,61 @@
 import type { z } from 'zod'
+import type { Fact, Found, ShotFacts } from '../facts'
 import type { AnyFinding, FindingTable, MeasuredPhotograph, Surroundings } from '../findings'
+import type { PackedMatte } from '../matte'
+import type { Memory } from '../memory'
 import type { NetworkOf } from '../networks'
 import type { Placement } from '../outlets'
-import type { Box01, LinearRgba, Size, SrgbRgba8 } from '../raster'
+import type { SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
+import type { AssetUse } from './asset'
 import type { ControlGroup } from './controls'
-import type { Matte, PackedMatte } from '../matte'
-import type { OwnBackdrop } from './ground/ownBackdrop'
+import type { Hands } from './hands'
 import type { Pass } from './pass'
 import type { RenditionPlan } from './renditionPlan'
+import type { View } from './view'
 
-/** What is true of a shot, whichever rendition is made of it: for the steps that follow. */
-export interface ShotFacts {
-  /** Upright sides of the photograph, in pixels. */
-  readonly photograph: Size
-  /** What is product; null where Cut is off. */
-  readonly matte: Matte | null
-  /** The product's box; null where nothing has been cut. */
-  readonly product: Box01 | null
-  /** Takes the product off its backdrop; null where nothing has been cut. */
-  readonly lift: Pass | null
-  /** What the photograph's own backdrop gives to a new ground, once it is asked for; null without a cut. */
-  readonly ownBackdrop: (() => OwnBackdrop) | null
-  /** What matters in a photograph that is left whole, as fractions; null where that was not asked. */
-  readonly interest: { readonly x: number; readonly y: number } | null
-  /** By how much the product leans clockwise, in degrees; null where that was not asked, or is not to be said. */
-  readonly leanDeg: number | null
-  /** The picture that the settings put behind the product; null where they put none. */
-  readonly groundPicture: LinearRgba | null
+/** What a step goes by. */
+export interface Given<
+  Settings = Readonly<Record<string, unknown>>,
+  Own = Readonly<Record<string, unknown>>,
+  Asset = unknown,
+> {
+  readonly facts: ShotFacts
+  readonly settings: Settings
+  /** What the shot has besides settings. */
+  readonly own: Own
+  /** The tables and pictures that the settings name, read, by hash. */
+  readonly assets: ReadonlyMap<string, Asset>
 }
 
-/** What a step may ask of its surroundings while it decides. */
-export interface DecideContext {
+/** What a step may ask of its surroundings while it works on a shot. */
+export interface StepContext {
   readonly source: Source
-  readonly network: NetworkOf
-  /**
-   * The bytes of a table or picture that the settings name by hash; the same array every time.
-   *
-   * @throws AssetMissingError where it is not to be had.
-   */
-  readonly asset: (hash: string) => Promise<Uint8Array>
-  /**
-   * Decodes such a picture.
-   *
-   * @throws FileError when the bytes are not a whole picture.
-   */
-  readonly decode: (bytes: Uint8Array) => Promise<SrgbRgba8>
-  /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
-  readonly key: string
-  /** A matte that was kept under a key. */
-  readonly keptMatte: (key: string) => PackedMatte | null
-  /** Longer sides of the photograph, in pixels, that the renditions of a product in this box need. */
-  readonly sidesNeeded: (product: Box01) => readonly number[]
   /** Called between stages with the name of the one that ended; throws `CancelledError` to stop. */
   readonly checkpoint: (stage: string) => void
 }
 
-/** What a step is given to mend with. */
-export interface MendContext extends Pick<DecideContext, 'source' | 'checkpoint'> {
+/** The same while it decides. */
+export interface DecideContext extends StepContext {
+  readonly network: NetworkOf
+  /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
+  readonly key: string
+  /** A matte that was kept under a key. */
+  readonly keptMatte: (key: string) => PackedMatte | null
+  /** What is remembered from job to job, by the objects that are handed in with each. */
+  readonly memory: Memory
+}
+
+/** The same once the scales of the renditions are known. */
+export interface ScaledContext extends StepContext {
   /** Longer sides of the photograph, in pixels, at the scales of the renditions. */
   readonly sides: readonly number[]
 }
 
 /** What a step has decided about a shot. */
 export interface Decided {
-  readonly facts?: Partial<ShotFacts>
+  /** What it has found out; each is among the facts that it `gives`. */
+  readonly facts?: readonly Found[]
   /** What it does to the pixels of every rendition. */
   readonly passes?: readonly Pass[]
   readonly findings?: readonly AnyFinding[]
@@ -75,8 +66,8 @@ export interface Decided {
 /** What a step has mended in the photograph itself. */
 export interface Mended {
   /**
-   * The photograph with what was mended laid over it, for a rendition in which its longer side is so long, in
-   * pixels. The original is never written to.
+   * The photograph with what was mended laid over it, for a rendition at whose scale its longer side is `sidePx`
+   * long. The original is never written to.
    */
   readonly at: (sidePx: number) => Source
   /** What it does to the pixels of every rendition, before the other steps. */
@@ -92,21 +83,23 @@ export interface MadeFile {
 }
 
 /**
- * One step of a brief. Everything about it lives in its folder: settings with their ranges and words,
- * what a shot may have of its own, findings, its part of the keys, and what it does to pixels.
+ * One step of a brief. Everything about it lives in its folder: settings with their ranges and words, what a shot
+ * may have of its own, findings, its part of the keys, how it is looked at, and what it does in each of the
+ * phases in which it takes part (`phases.ts`).
  */
 export interface Step<
   Id extends string = string,
   Settings extends z.ZodObject = z.ZodObject,
   Own extends z.ZodObject = z.ZodObject,
   F extends AnyFinding = AnyFinding,
+  Asset = unknown,
 > {
   readonly id: Id
   /** Its name in the interface. */
   readonly title: string
   /**
-   * Bumped when the same settings come to give other pixels. At 1, a step that is at rest leaves no trace
-   * in a key, so that a new step makes nothing stale.
+   * Bumped when the same settings come to give other pixels. At 1, a step whose settings are all at their
+   * defaults leaves no trace in a key, so that a new step makes nothing stale.
    */
   readonly engine: number
   /** Settings with their ranges and defaults; an empty object is a whole one. */
@@ -119,44 +112,59 @@ export interface Step<
   readonly controls: readonly ControlGroup<keyof z.output<Settings> & string>[]
   /** Its findings, worst first. */
   readonly findings: FindingTable<F>
+  /** Where people work on a shot by hand: which field of `own` holds it, and how it goes to another shot. */
+  readonly hands?: Hands
+  /** How its work is looked at, by name. */
+  readonly views?: Readonly<Record<string, View>>
+  /** The facts that it finds out for the steps after it. */
+  readonly gives?: readonly Fact<unknown>[]
+
   /** The settings in a few words. */
   describe(settings: z.output<Settings>): string
-  /** Hashes of the tables and pictures that the settings name, by role. */
-  assets?(settings: z.output<Settings>): Readonly<Record<string, string>>
+  /** The tables and pictures that the settings name. */
+  assets?(settings: z.output<Settings>): readonly AssetUse[]
   /**
-   * Its part of a rendition's key where that is more than the settings that are not at rest; null leaves
+   * Reads the file of one of them; remembered for as long as the file is held.
+   *
+   * @param decode throws a FileError when the bytes are not a whole picture.
+   */
+  readAsset?(bytes: Uint8Array, decode: (bytes: Uint8Array) => Promise<SrgbRgba8>): Promise<Asset>
+  /**
+   * Its part of a rendition's key where that is more than the settings that are not at their defaults; null leaves
    * no trace.
    */
   keyPart?(settings: z.output<Settings>, placement: Placement): unknown
   /** The same for what a shot has of its own, where more than that is kept of it than shows. */
   ownKeyPart?(own: z.output<Own>): unknown
+
   /** What it finds in a photograph as it came in. */
   examine?(photograph: MeasuredPhotograph, surroundings: Surroundings): readonly F[]
   /** Decides what is true of a shot, once for all of its renditions. */
   decide?(
-    facts: ShotFacts,
-    settings: z.output<Settings>,
-    own: z.output<Own>,
+    given: Given<z.output<Settings>, z.output<Own>, Asset>,
     context: DecideContext,
   ): Promise<Decided>
-  /**
-   * Mends the photograph's own pixels, once everything else is decided: nothing that is decided goes by what was
-   * mended, so that a stroke never cuts anew.
-   */
-  mend?(
-    facts: ShotFacts,
-    settings: z.output<Settings>,
-    own: z.output<Own>,
-    context: MendContext,
-  ): Mended
-  /** What it finds in the pixels of a rendition. */
-  inspect?(picture: SrgbRgba8, settings: z.output<Settings>, own: z.output<Own>): readonly F[]
   /** Adds its part to the plan of one rendition. */
-  plan?(draft: RenditionPlan, settings: z.output<Settings>, facts: ShotFacts): RenditionPlan
-  /** How the picture is shown as it leaves this step, where its plan alone would not show what it did. */
-  show?(draft: RenditionPlan, facts: ShotFacts): RenditionPlan
+  plan?(draft: RenditionPlan, given: Given<z.output<Settings>, z.output<Own>, Asset>): RenditionPlan
+  /** Works out for the scales of the renditions what it decided at a coarse one. */
+  refine?(
+    given: Given<z.output<Settings>, z.output<Own>, Asset>,
+    context: ScaledContext,
+  ): Promise<Pick<Decided, 'facts' | 'mattes'>>
+  /**
+   * Mends the photograph's own pixels. Nothing that is decided goes by what was mended, so that a stroke never cuts
+   * anew. At most one step of a registry mends.
+   */
+  mend?(given: Given<z.output<Settings>, z.output<Own>, Asset>, context: ScaledContext): Mended
+  /** What it finds in the pixels of a rendition. */
+  inspect?(
+    picture: SrgbRgba8,
+    given: Pick<Given<z.output<Settings>, z.output<Own>, Asset>, 'settings' | 'own'>,
+  ): readonly F[]
   /** What it finds in a finished file. */
   check?(file: MadeFile, plan: RenditionPlan): readonly F[]
+  /** How the picture is shown as it leaves this step, where its plan alone would not show what it did. */
+  show?(draft: RenditionPlan, facts: ShotFacts): RenditionPlan
 }
 
 /** Gives a step its type. */
@@ -165,6 +173,7 @@ export function defineStep<
   Settings extends z.ZodObject,
   Own extends z.ZodObject,
   F extends AnyFinding,
->(step: Step<Id, Settings, Own, F>): Step<Id, Settings, Own, F> {
+  Asset = never,
+>(step: Step<Id, Settings, Own, F, Asset>): Step<Id, Settings, Own, F, Asset> {
   return step
 }

@@ -1,2 +1,3 @@
-export { BRUSH_RADIUS, doneOf, LISTED, Point, saysOf, STROKE } from './stroke'
+export { carrying, type CarryPlace, type Carrying } from './carry'
+export { BRUSH_RADIUS, doneOf, LISTED, Point, identityOf, STROKE } from './stroke'
 export { boxOfStroke, brushHold, strokeAt, wholePixels, type PxStroke } from './brush'

@@ -40,7 +40,7 @@ export const doneOf = <One extends Listed>(all: Readonly<Record<string, One>>): 
     .map(([, one]) => one)
 
 /** What one says, wherever it stands in the order. */
-export function saysOf<One extends Listed>(one: One): Omit<One, 'turn' | 'hidden'> {
+export function identityOf<One extends Listed>(one: One): Omit<One, 'turn' | 'hidden'> {
   const { turn: _turn, hidden: _hidden, ...rest } = one
   return rest
 }

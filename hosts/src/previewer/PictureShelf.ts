@@ -35,14 +35,14 @@ interface Opening {
  * Photographs with their whole size that may be kept: one that is looked at, one that was just left, and
  * one that comes next.
  */
-export const MOST_WHOLE = 3
+export const MAX_WHOLE = 3
 
 const longerSide = ({ width, height }: Size): number => Math.max(width, height)
 
 /**
  * Keeps photographs decoded, by name. They are decoded one at a time; one that is closed before its turn
  * is never decoded, and one that is closed meanwhile is not kept. However many are opened, at most
- * `MOST_WHOLE` are kept whole: the longest unused loses its own size first.
+ * `MAX_WHOLE` are kept whole: the longest unused loses its own size first.
  */
 export class PictureShelf {
   readonly #pictures = new Map<string, ShelvedPicture>()
@@ -86,7 +86,7 @@ export class PictureShelf {
 
   #keepFewWhole(): void {
     const whole = [...this.#pictures].filter(([, picture]) => isWhole(picture))
-    for (const [name, picture] of whole.slice(0, -MOST_WHOLE))
+    for (const [name, picture] of whole.slice(0, -MAX_WHOLE))
       this.#pictures.set(name, { ...picture, levels: picture.levels.slice(0, -1) })
   }
 }

@@ -3,7 +3,7 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import { LightSettings } from '@cloudbank/core/steps'
 import { WorkerLostError } from '../pool'
-import { MOST_WHOLE, PictureShelf } from './PictureShelf'
+import { MAX_WHOLE, PictureShelf } from './PictureShelf'
 import { Previewer } from './Previewer'
 import type { FromPreviewer, ToPreviewer } from './protocol'
 
@@ -162,7 +162,7 @@ describe('the shelf of photographs', () => {
     for (const name of names) {
       await shelf.open(name, () => Promise.resolve(photograph()), opening)
       shelf.get('p0')
-      expect(shelf.wholeCount).toBeLessThanOrEqual(MOST_WHOLE)
+      expect(shelf.wholeCount).toBeLessThanOrEqual(MAX_WHOLE)
     }
     const whole = names.filter((name) => shelf.get(name).levels.length === 3)
     expect(whole).toEqual(['p0', 'p8', 'p9'])

@@ -30,7 +30,7 @@ export type Outcome = 'finished' | 'held'
 /** Waits between tries while a file of the app cannot be fetched, in ms; the last one stays. */
 export const RETRY_MS = [1000, 3000, 10_000] as const
 /** When so many in a row wanted a file that cannot be fetched, the next ones will, too. */
-const MOST_LOST_IN_A_ROW = 8
+const MAX_LOST_IN_A_ROW = 8
 
 /**
  * Works through what is left, several items at a time, until all is done or the work is held. One runner
@@ -134,7 +134,7 @@ class Patience {
     const { clock, reporter } = this.#ports
     reporter.waiting(error.message)
     this.#lostInARow++
-    if (this.#lostInARow < Math.min(left, MOST_LOST_IN_A_ROW)) return
+    if (this.#lostInARow < Math.min(left, MAX_LOST_IN_A_ROW)) return
     await clock.sleep(RETRY_MS[Math.min(this.#waits++, RETRY_MS.length - 1)]!, signal)
   }
 }

@@ -12,13 +12,13 @@ export interface Find {
 }
 
 /** Finds are looked for from so many letters on, and this many are shown. */
-const LEAST_LETTERS = 2
+const MIN_LETTERS = 2
 const MOST = 12
 
 /** The shots, products, lightings and settings of a shoot whose words have all the words that were typed. */
 export function findsOf(view: ShootView, typed: string): Find[] {
   const wanted = typed.trim().toLowerCase()
-  if (wanted.length < LEAST_LETTERS) return []
+  if (wanted.length < MIN_LETTERS) return []
   const parts = wanted.split(/\s+/)
   const fits = ({ words, kind }: Find): boolean => {
     const all = `${kind} ${words}`.toLowerCase()

@@ -6,7 +6,7 @@ export type Changed =
   { readonly kind: 'keys'; readonly keys: readonly IndexableType[] } | { readonly kind: 'all' }
 
 /** More changed rows than this are read as a whole table again. */
-const MOST_KEYS = 500
+const MAX_KEYS = 500
 
 /**
  * Calls back with the rows of the tables that have changed, whichever tab changed them, once a transaction
@@ -39,7 +39,7 @@ function changedIn(parts: ObservabilitySet, db: string, table: string): Changed 
   for (const set of sets)
     for (const node of RangeSet(set)) {
       const { from, to } = node
-      if (keys.length >= MOST_KEYS) return { kind: 'all' }
+      if (keys.length >= MAX_KEYS) return { kind: 'all' }
       if (from === undefined || indexedDB.cmp(from, to) !== 0) return { kind: 'all' }
       keys.push(from)
     }

@@ -33,13 +33,13 @@ export const draftKey = ({ step, field }: Pick<Draft, 'step' | 'field'>): string
   `${step}/${field}`
 
 /** Values on the way that are remembered. */
-const MOST_PASSED = 60
+const MAX_PASSED = 60
 
 /** What a draft that takes the place of another has passed. */
 export function passedBy(draft: Draft | undefined): readonly unknown[] {
   if (!draft) return []
   const before = draft.at.kind === 'moving' ? [] : [draft.at.before]
-  return [...(draft.passed ?? []), ...before, draft.value].slice(-MOST_PASSED)
+  return [...(draft.passed ?? []), ...before, draft.value].slice(-MAX_PASSED)
 }
 
 /** With these in place of what was drafted for their fields. */

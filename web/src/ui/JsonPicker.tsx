@@ -3,7 +3,7 @@ import { attempt, useNotices } from '../notices'
 import { Action } from './Action'
 
 /** A brief or an outlet is a few thousand letters; more is something else. */
-const MOST_BYTES = 1_000_000
+const MAX_BYTES = 1_000_000
 
 interface Props {
   /** What the file holds, as its input is called. */
@@ -18,7 +18,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
   const input = useRef<HTMLInputElement>(null)
   const read = async (file: File): Promise<void> => {
     const { need } = useNotices.getState()
-    if (file.size > MOST_BYTES) return need(`${file.name}: too large for such a file.`)
+    if (file.size > MAX_BYTES) return need(`${file.name}: too large for such a file.`)
     let data: unknown
     try {
       data = JSON.parse(await file.text())

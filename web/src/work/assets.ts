@@ -8,7 +8,7 @@ import { database, FileHash, type CubeRow, type Database, type GroundRow } from 
 import { hashOf } from './hashOf'
 
 /** A ground stands behind: more pixels than these are of no use there. */
-const MOST_PIXELS = 64e6
+const MAX_PIXELS = 64e6
 
 /** Colour tables and grounds that have been read: one is worn by many pictures. */
 const read = new Map<string, Promise<Blob | null>>()
@@ -72,7 +72,7 @@ export async function bringInGround(
   })
   const { width, height } = picture
   picture.close()
-  if (width * height > MOST_PIXELS)
+  if (width * height > MAX_PIXELS)
     throw new Error(
       `${formatCount(width)} × ${formatCount(height)} pixels are too many for a ground`,
     )

@@ -13,7 +13,7 @@ export interface Remedy {
 const FILL_ROOM_PCT = 1
 /** Quality that a remedy for weight goes down by, and where it ends, in per cent. */
 const LESS_QUALITY_PCT = 20
-const LEAST_QUALITY_PCT = 20
+const MIN_QUALITY_PCT = 20
 
 /**
  * What can be set so that the pictures of a placement keep to a rule that they break; null where that takes
@@ -51,7 +51,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
       return format ? withPlacement(`Make them ${FORMATS[format].word}`, { format }) : null
     }
     case 'bytes': {
-      const least = Math.max(LEAST_QUALITY_PCT, placement.leastQualityPct - LESS_QUALITY_PCT)
+      const least = Math.max(MIN_QUALITY_PCT, placement.leastQualityPct - LESS_QUALITY_PCT)
       if (rules.limitBytes === null || least >= placement.leastQualityPct) return null
       return withPlacement(`Allow quality down to ${least} %`, {
         limitBytes: Math.min(rules.limitBytes, placement.limitBytes ?? Infinity),

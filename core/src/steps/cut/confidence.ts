@@ -57,7 +57,7 @@ export function borderShare({ width, height }: Size, is: (i: number) => boolean)
 }
 
 /** Keeps the logarithm of a share from running off. */
-const LEAST_SHARE = 0.0005
+const MIN_SHARE = 0.0005
 
 /**
  * A logistic regression on the logarithms of the signs, fitted on 120 composites and four rendered scenes
@@ -73,7 +73,7 @@ const WEIGHTS = { moved: -0.966, raggedness: -1.2, explained: 1.99, holes: -0.57
 export function confidenceOf({ moved, raggedness, explained01, holes }: CutSigns): number {
   const sum =
     INTERCEPT +
-    WEIGHTS.moved * Math.log(moved + LEAST_SHARE) +
+    WEIGHTS.moved * Math.log(moved + MIN_SHARE) +
     WEIGHTS.raggedness * Math.log(raggedness) +
     WEIGHTS.explained * explained01 +
     WEIGHTS.holes * Math.log(1 + holes)

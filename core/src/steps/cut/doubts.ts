@@ -5,14 +5,14 @@ import { components, planeU8, squaredDistance, type PlaneU8 } from '../../raster
 /** Sharpness, in units of the backdrop's own, from which an outline counts as sure. */
 const SURE_SHARPNESS = 1.3
 /** A piece that comes or goes with the outline's stiffness counts from this share of the product on. */
-const LEAST_MOVED = 0.002
+const MIN_MOVED = 0.002
 /** Doubtful pixels that lie no further apart than this share of the longer side are one stretch. */
 const JOIN = 0.012
 /** A stretch shorter than this share of the longer side is none. */
 const SHORTEST = 0.02
 /** Stretches that are kept, and places along each. */
-const MOST_STRETCHES = 12
-const MOST_POINTS = 40
+const MAX_STRETCHES = 12
+const MAX_POINTS = 40
 /** A stretch along a piece that moves counts as much more as this. */
 const MOVED_WEIGHT = 3
 
@@ -51,7 +51,7 @@ export function findDoubts(labels: PlaneU8, stiff: PlaneU8, { sharp }: Contrast)
     .filter((run) => run.length >= SHORTEST * side)
     .map((run) => ({ run, weight: weightOf(run, doubtful) }))
     .sort((a, b) => b.weight - a.weight)
-    .slice(0, MOST_STRETCHES)
+    .slice(0, MAX_STRETCHES)
     .map(({ run }) => stretchOf(run, labels))
 }
 
@@ -70,7 +70,7 @@ function movedPieces(labels: PlaneU8, stiff: PlaneU8): PlaneU8 {
   }
   const { labels: pieces, list } = components(difference, true)
   for (let i = 0; i < pieces.length; i++)
-    if (pieces[i] && list[pieces[i]! - 1]!.area < LEAST_MOVED * product) difference.data[i] = 0
+    if (pieces[i] && list[pieces[i]! - 1]!.area < MIN_MOVED * product) difference.data[i] = 0
   return difference
 }
 
@@ -79,7 +79,7 @@ function stretchOf(run: readonly number[], { width, height }: PlaneU8): Doubt {
   const ys = run.map((i) => Math.floor(i / width))
   const x0 = Math.min(...xs)
   const y0 = Math.min(...ys)
-  const every = Math.max(1, Math.ceil(run.length / MOST_POINTS))
+  const every = Math.max(1, Math.ceil(run.length / MAX_POINTS))
   return {
     box: {
       x: x0 / width,

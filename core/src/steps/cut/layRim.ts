@@ -26,7 +26,7 @@ import { minimumCut } from './gridCut'
 /** Longer side of the photograph at which the outline is laid, in pixels. */
 const FINE_SIDE_PX = 1040
 /** A photograph must be this much larger than the coarse cut for it to be worth while. */
-const LEAST_FINER = 1.2
+const MIN_FINER = 1.2
 /** Half width of the band in which the outline may move, in pixels. */
 const BAND_PX = 4
 /** Beyond the band the cut stands, whatever colours say, in nats. */
@@ -70,7 +70,7 @@ export function layRim(
 ): Rim {
   const scaled = fitInside(source.size, FINE_SIDE_PX)
   const asItIs: Rim = { labels: coarse, area: WHOLE_01 }
-  if (scaled.width < coarse.width * LEAST_FINER) return asItIs
+  if (scaled.width < coarse.width * MIN_FINER) return asItIs
   const colours = coloursBeside(lab, coarse)
   if (!colours) return asItIs
   const inPx = pixelsOf(area, scaled)

@@ -56,7 +56,7 @@ export const finish = defineStep({
   findings: FINISH_FINDINGS,
   describe: ({ placements }) => placements.map(describePlacement).join('\n'),
   examine: examineForFinish,
-  plan: (draft, { sharpenPct }) =>
+  plan: (draft, { settings: { sharpenPct } }) =>
     sharpenPct === 0 ? draft : { ...draft, passes: [...draft.passes, sharpenPass(sharpenPct)] },
   check: checkWeight,
   // Of all placements only its own makes a rendition what it is; what it changes shows in other steps.

@@ -14,7 +14,7 @@ const WHOLE = 0.999
  * cut out, its rim and the ground stay as they are.
  */
 export const sharpenPass = (sharpenPct: number): Pass => ({
-  phase: 'finish',
+  layer: 'finish',
   paint: (picture, place) => sharpen(picture, (sharpenPct / 100) * GAIN, place.alpha()),
 })
 

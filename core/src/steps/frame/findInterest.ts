@@ -1,8 +1,15 @@
+import { defineFact } from '../../facts'
 import { luminance } from '../../raster'
 import type { Source } from '../../source'
 
 /** Longer side of the picture that is looked at, in pixels. */
 const WORK_SIDE_PX = 200
+
+/** What matters in a photograph that is left whole, as fractions of its sides; null where that was not asked. */
+export const INTEREST = defineFact<{ readonly x: number; readonly y: number } | null>(
+  'interest',
+  null,
+)
 
 /**
  * Where the eye goes in a photograph: the centre of gravity of its contrast, as fractions. Edges of things

@@ -1,10 +1,12 @@
+import { found, type ShotFacts } from '../../facts'
+import { MATTE, PRODUCT } from '../../matte'
 import { pixelsOf, type PxBox } from '../../raster'
 import type { Behind } from '../renditionPlan'
-import { notAtRest } from '../atRest'
-import { defineStep, type ShotFacts } from '../step'
+import { nonDefaults } from '../nonDefaults'
+import { defineStep } from '../step'
 import { FRAME_CONTROLS } from './controls'
 import { examineForFrame, FRAME_FINDINGS, type FrameFinding } from './findings'
-import { findInterest } from './findInterest'
+import { findInterest, INTEREST } from './findInterest'
 import {
   cropInside,
   frameProduct,
@@ -15,7 +17,7 @@ import {
   sizeWithin,
 } from './planFrame'
 import { FrameOwn, FrameSettings } from './settings'
-import { leanOf } from './leanOf'
+import { LEAN, leanOf } from './leanOf'
 import { coveredBy, moved, uprightOf, type Upright } from './upright'
 import { uprightProduct } from './uprightProduct'
 
@@ -47,25 +49,28 @@ export const frame = defineStep({
   keyPart: (settings) => {
     const { enlargeBy: _by, ...rest } = settings
     // How it would be enlarged says nothing while it may not be.
-    const part = notAtRest(FrameSettings, settings.enlarge ? settings : rest)
+    const part = nonDefaults(FrameSettings, settings.enlarge ? settings : rest)
     return Object.keys(part).length === 0 ? null : part
   },
-  decide: ({ photograph, matte, product }, { straighten }, _own, { source }) => {
+  gives: [INTEREST, LEAN],
+  decide: ({ facts, settings: { straighten } }, { source }) => {
+    const matte = facts.of(MATTE)
     // What matters in a photograph that is left whole, should it be cropped.
-    if (!product) return Promise.resolve({ facts: { interest: findInterest(source) } })
+    if (!facts.of(PRODUCT))
+      return Promise.resolve({ facts: [found(INTEREST, findInterest(source))] })
     if (straighten === 'by-hand' || matte?.kind !== 'cut') return Promise.resolve({})
-    const leanDeg = leanOf(matte, photograph)
+    const leanDeg = leanOf(matte, facts.photograph)
     const findings: FrameFinding[] =
       leanDeg !== null && Math.abs(leanDeg) >= WORTH_SAYING_DEG
         ? [{ code: 'straightened', degrees: -leanDeg }]
         : []
-    return Promise.resolve({ facts: { leanDeg }, findings })
+    return Promise.resolve({ facts: [found(LEAN, leanDeg)], findings })
   },
-  plan: (draft, settings, facts) => {
+  plan: (draft, { settings, facts }) => {
     const { placement } = draft
-    const turnDeg = settings.turnDeg - (facts.leanDeg ?? 0)
+    const turnDeg = settings.turnDeg - (facts.of(LEAN) ?? 0)
     const upright = uprightOf(facts.photograph, turnDeg, settings.corners)
-    const behind = settings.reach === 'extend' && !facts.product ? ORIGINAL : draft.behind
+    const behind = settings.reach === 'extend' && !facts.of(PRODUCT) ? ORIGINAL : draft.behind
     const { window, product, findings } = windowFor(facts, settings, behind, upright)
     const asked = placementSize(placement, settings)
     const size = settings.enlarge ? asked : sizeWithin(window, asked)
@@ -110,15 +115,16 @@ interface Framed {
 
 /** Where the frame lies; on the photographed backdrop it is moved inside as far as it fits, or cropped. */
 function windowFor(
-  { photograph, matte, product: box01, interest }: ShotFacts,
+  { photograph, of }: ShotFacts,
   settings: FrameSettings,
   behind: Behind,
   upright: Upright | null,
 ): Framed {
+  const [matte, box01] = [of(MATTE), of(PRODUCT)]
   const { reach } = settings
   const inside = coveredBy(photograph, upright)
   if (!box01) {
-    const about = interest ?? { x: 0.5, y: 0.5 }
+    const about = of(INTEREST) ?? { x: 0.5, y: 0.5 }
     const middle = { x: about.x * photograph.width, y: about.y * photograph.height }
     const window =
       reach === 'crop'

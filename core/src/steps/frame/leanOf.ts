@@ -1,10 +1,11 @@
+import { defineFact } from '../../facts'
 import type { CutMatte } from '../../matte'
 import { pixelsOf, planeF32, resamplePlane, LINEAR, type PlaneF32, type Size } from '../../raster'
 
 /** Longer side at which the shape is looked at, in pixels. */
 const SIDE_PX = 128
 /** Leans up to this are looked for, in degrees and in these steps. */
-const MOST_DEG = 12
+const MAX_DEG = 12
 const STEP_DEG = 1
 /** The share falls alike to both sides of the lean: how far it has fallen this far away says where that is. */
 const FLANKS_DEG = [2, 3, 4, 5]
@@ -15,6 +16,9 @@ const SYMMETRICAL = 0.8
 /** By how much that share must fall a few degrees away, or the shape is too round to say. */
 const DISTINCT = 0.012
 const AWAY_DEG = 5
+
+/** By how much the product leans clockwise, in degrees; null where that was not asked, or is not to be said. */
+export const LEAN = defineFact<number | null>('lean', null)
 
 /**
  * By how much a product leans clockwise, in degrees, read off its shape: the turn after which most of it has
@@ -31,10 +35,10 @@ export function leanOf({ alphas: [alpha] }: CutMatte, photograph: Size): number 
     known.set(leanDeg, found)
     return found
   }
-  let best = -MOST_DEG
-  for (let lean = best; lean <= MOST_DEG; lean += STEP_DEG)
+  let best = -MAX_DEG
+  for (let lean = best; lean <= MAX_DEG; lean += STEP_DEG)
     if (share(lean) > share(best)) best = lean
-  if (share(best) < SYMMETRICAL || Math.abs(best) >= MOST_DEG) return null
+  if (share(best) < SYMMETRICAL || Math.abs(best) >= MAX_DEG) return null
   const beside = Math.max(share(best - AWAY_DEG), share(best + AWAY_DEG))
   if (share(best) - beside < DISTINCT) return null
   const shifts = FLANKS_DEG.map((away) => {

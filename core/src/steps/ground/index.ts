@@ -16,14 +16,17 @@ import {
   type PlaneF32,
   type Rgb,
 } from '../../raster'
+import { found, type ShotFacts } from '../../facts'
+import { MATTE } from '../../matte'
 import type { Pass } from '../pass'
 import type { Behind as PlannedBehind, RenditionPlan } from '../renditionPlan'
-import { defineStep, type DecideContext, type ShotFacts } from '../step'
+import { LIFT } from '../cut/lift'
+import { defineStep } from '../step'
 import { GROUND_CONTROLS } from './controls'
 import { paintGradient } from './gradient'
 import { groundPicture, paintPicture } from './groundPicture'
 import { madeShadow } from './madeShadow'
-import { ownBackdrop, type OwnBackdrop } from './ownBackdrop'
+import { OWN_BACKDROP, ownBackdrop, type OwnBackdrop } from './ownBackdrop'
 import { reflectionOf } from './reflection'
 import { GroundSettings, type Behind } from './settings'
 
@@ -47,8 +50,10 @@ export const ground = defineStep({
     ]
       .filter((part) => part !== null)
       .join(', '),
-  assets: ({ behind }): Record<string, string> =>
-    behind.kind === 'picture' ? { [behind.name]: behind.hash } : {},
+  gives: [OWN_BACKDROP],
+  assets: ({ behind }) =>
+    behind.kind === 'picture' ? [{ role: 'ground', name: behind.name, hash: behind.hash }] : [],
+  readAsset: async (bytes, decode): Promise<LinearRgba> => groundPicture(await decode(bytes)),
   // What a shadow or a reflection would look like says nothing while there is none.
   keyPart: (settings) => {
     const { behind, shadow, reflectionPct } = settings
@@ -61,37 +66,20 @@ export const ground = defineStep({
     }
     return Object.keys(part).length === 0 ? null : part
   },
-  decide: async ({ matte }, { behind }, _own, context) => {
-    if (matte?.kind !== 'cut') return {}
+  decide: ({ facts }, { source }) => {
+    const matte = facts.of(MATTE)
+    if (matte?.kind !== 'cut') return Promise.resolve({})
     let own: OwnBackdrop | null = null
-    return {
-      facts: {
-        ownBackdrop: () => (own ??= ownBackdrop(context.source, matte)),
-        ...(behind.kind === 'picture'
-          ? { groundPicture: await groundPictureOf(behind.hash, context) }
-          : {}),
-      },
-    }
+    const lifted = (): OwnBackdrop => (own ??= ownBackdrop(source, matte))
+    return Promise.resolve({ facts: [found(OWN_BACKDROP, lifted)] })
   },
-  plan: (draft, settings, facts) => {
-    const behind = plannedBehind(settings.behind, draft, facts)
-    if (behind.kind === 'original' || !facts.lift) return { ...draft, behind }
-    return { ...draft, behind, passes: [...draft.passes, facts.lift, ...standing(settings, facts)] }
+  plan: (draft, { settings, facts, assets }) => {
+    const behind = plannedBehind(settings.behind, draft, facts, assets)
+    const lift = facts.of(LIFT)
+    if (behind.kind === 'original' || !lift) return { ...draft, behind }
+    return { ...draft, behind, passes: [...draft.passes, lift, ...standing(settings, facts)] }
   },
 })
-
-/** Grounds by the bytes of their files, which are the same every time: a set stands on one. */
-const known = new WeakMap<Uint8Array, Promise<LinearRgba>>()
-
-async function groundPictureOf(
-  hash: string,
-  { asset, decode }: Pick<DecideContext, 'asset' | 'decode'>,
-): Promise<LinearRgba> {
-  const bytes = await asset(hash)
-  const reading = known.get(bytes) ?? decode(bytes).then(groundPicture)
-  known.set(bytes, reading)
-  return reading
-}
 
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 
@@ -144,8 +132,10 @@ function describeBehind(behind: Behind): string {
 function plannedBehind(
   behind: Behind,
   { passes }: RenditionPlan,
-  { ownBackdrop: own, photograph, groundPicture: drawnFrom }: ShotFacts,
+  { photograph, of }: ShotFacts,
+  pictures: ReadonlyMap<string, LinearRgba>,
 ): PlannedBehind {
+  const own = of(OWN_BACKDROP)
   switch (behind.kind) {
     case 'gradient':
       return { kind: 'painted', paint: (picture) => paintGradient(picture, behind) }
@@ -155,15 +145,16 @@ function plannedBehind(
       const lit = linearRaster({ width: 1, height: 1 })
       lit.data.set([...own().colour, 1])
       const place = { window: { x: 0, y: 0, ...photograph }, photograph, alpha: () => null }
-      for (const pass of passes) if (pass.phase === 'colour') pass.paint(lit, place)
+      for (const pass of passes) if (pass.layer === 'colour') pass.paint(lit, place)
       const [, a, b] = linearToLab([lit.data[0]!, lit.data[1]!, lit.data[2]!])
       return { kind: 'colour', colour: hexOf(labToLinear([behind.lightness, a, b])) }
     }
-    case 'picture':
+    case 'picture': {
       // A shot that was not cut keeps its backdrop.
-      return drawnFrom
-        ? { kind: 'painted', paint: (picture) => paintPicture(picture, drawnFrom, behind) }
-        : { kind: 'original' }
+      if (!own) return { kind: 'original' }
+      const drawnFrom = pictures.get(behind.hash)! // all that is named has been read
+      return { kind: 'painted', paint: (picture) => paintPicture(picture, drawnFrom, behind) }
+    }
     case 'colour':
     case 'transparent':
     case 'original':
@@ -195,7 +186,7 @@ function standing(settings: GroundSettings, facts: ShotFacts): Pass[] {
   // The reflection is of the product alone, so it is taken before a shadow lies under it.
   if (reflectionPct > 0)
     passes.push({
-      phase: 'stand',
+      layer: 'stand',
       paint: (picture, { alpha }) => {
         const share = alpha()
         if (!share) return
@@ -209,7 +200,7 @@ function standing(settings: GroundSettings, facts: ShotFacts): Pass[] {
     })
   if (shadow === 'made')
     passes.push({
-      phase: 'stand',
+      layer: 'stand',
       paint: (picture, { alpha }) => {
         const share = alpha()
         if (!share) return
@@ -220,10 +211,10 @@ function standing(settings: GroundSettings, facts: ShotFacts): Pass[] {
         layShadow(picture, resamplePlane(dark, wholeOf(dark), planeF32(picture), LINEAR), 1)
       },
     })
-  const { ownBackdrop: own } = facts
+  const own = facts.of(OWN_BACKDROP)
   if (shadow === 'kept' && own)
     passes.push({
-      phase: 'stand',
+      layer: 'stand',
       paint: (picture, { window, photograph }) => {
         const whole = own().shadow
         const part = pixelsOf(fractionsOf(window, photograph), whole)

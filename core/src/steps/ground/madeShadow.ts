@@ -4,7 +4,7 @@ import { sampled, standingOf } from './standing'
 /** How much of its length a shadow has in the picture that falls straight away from the camera. */
 const FORESHORTENED = 0.45
 /** A shadow that falls to the side has at least this much depth. */
-const LEAST_DEPTH = 0.22
+const MIN_DEPTH = 0.22
 /** Height of the line of contact, against the product's. */
 const CONTACT_HEIGHT = 0.018
 /** Of a product that is wider than high its width counts this much for lengths. */
@@ -47,7 +47,7 @@ export function madeShadow(alpha: PlaneF32, shape: ShadowShape): PlaneF32 {
   const angle = (shape.angleDeg * Math.PI) / 180
   const across = shape.length * Math.cos(angle)
   const down = -shape.length * FORESHORTENED * Math.sin(angle)
-  const leastDown = LEAST_DEPTH * Math.max(shape.length, 0.05)
+  const leastDown = MIN_DEPTH * Math.max(shape.length, 0.05)
   const depth = Math.abs(down) < leastDown ? (down < 0 ? -leastDown : leastDown) : down
   const laid = planeF32(alpha)
   const away = planeF32(alpha)

@@ -1,3 +1,4 @@
+import { defineFact } from '../../facts'
 import { alphaOver, type CutMatte } from '../../matte'
 import {
   components,
@@ -40,7 +41,7 @@ const ROUNDS = 6
 const DARKER = 1.5
 const BRIGHTER = 3
 /** … which is at least this, in L*. */
-const LEAST_SPREAD = 0.5
+const MIN_SPREAD = 0.5
 /** Texture of the backdrop is averaged over this share of the longer side. */
 const TEXTURE = 0.003
 
@@ -51,6 +52,9 @@ export interface OwnBackdrop {
   /** The backdrop's colour in linear light, without shade. */
   readonly colour: Rgb
 }
+
+/** What the photograph's own backdrop gives to a new ground, worked out once it is asked for; null without a cut. */
+export const OWN_BACKDROP = defineFact<(() => OwnBackdrop) | null>('own backdrop', null)
 
 /**
  * Lifts the product's shadow off the backdrop: how much darker it is than the bare backdrop would be there,
@@ -110,7 +114,7 @@ function spreadOf(off: (i: number) => number, known: Float32Array): number {
   const values: number[] = []
   for (let i = 0; i < known.length; i += 5) if (known[i]) values.push(Math.abs(off(i)))
   values.sort((a, b) => a - b)
-  return Math.max(LEAST_SPREAD, 1.48 * (values[Math.floor(values.length / 2)] ?? 0))
+  return Math.max(MIN_SPREAD, 1.48 * (values[Math.floor(values.length / 2)] ?? 0))
 }
 
 /** How much darker each pixel is than the bare backdrop, 0…1. */

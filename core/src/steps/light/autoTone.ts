@@ -21,9 +21,9 @@ const DARK_TONE = 0.78
 const RIGHT_TONE = 0.86
 /** From this tone on a backdrop is a light one, whose brightness is not touched. */
 const LIGHT_BACKDROP = 0.6
-const MOST_EV = 1.5
+const MAX_EV = 1.5
 /** Points are set to at most this. */
-const MOST_POINT = 60
+const MAX_POINT = 60
 /** Tone scale that a point of 100 takes away. */
 const POINT_REACH = 0.15
 
@@ -41,13 +41,13 @@ export function planAutoTone(source: Source, gains: Rgb, backdropTone: number): 
   const tones = sampleTones(source, gains)
   const low = tones[Math.floor(tones.length * 0.005)] ?? 0
   const high = tones[Math.floor(tones.length * 0.99)] ?? 1
-  const lift = high < DARK_TONE ? Math.min(MOST_EV, evBetween(high, RIGHT_TONE)) : 0
+  const lift = high < DARK_TONE ? Math.min(MAX_EV, evBetween(high, RIGHT_TONE)) : 0
   const lifted = (tone: number): number => linearToSrgb(linearOf(tone) * 2 ** lift)
   const black = Math.max(0, lifted(low) - BLACK_TONE)
   const white = Math.max(0, WHITE_TONE - lifted(high))
   const whiteMoves = lifted(backdropTone) < LIGHT_BACKDROP
   const point = (reach: number): number =>
-    Math.round(Math.min(MOST_POINT, (reach / POINT_REACH) * 100))
+    Math.round(Math.min(MAX_POINT, (reach / POINT_REACH) * 100))
   return {
     exposureEv: Math.round(lift * 100) / 100,
     blackPoint: point(black),

@@ -58,18 +58,12 @@ function numbers(words: readonly string[]): number[] | null {
   return words.length === 3 && values.every(Number.isFinite) ? values : null
 }
 
-const readBefore = new WeakMap<Uint8Array, CubeLut>()
-
 /**
- * The table of a .cube file's bytes. Read once for each array of bytes: a look is worn by many pictures.
+ * The table of a .cube file's bytes.
  *
  * @throws CubeError as `parseCube`.
  */
-export function readCubeAsset(bytes: Uint8Array): CubeLut {
-  const cube = readBefore.get(bytes) ?? parseCube(strFromU8(bytes))
-  readBefore.set(bytes, cube)
-  return cube
-}
+export const readCubeAsset = (bytes: Uint8Array): CubeLut => parseCube(strFromU8(bytes))
 
 /** Writes a table as .cube text with six decimals; `parseCube` reads it again. */
 export function formatCube({ title, size, table }: CubeLut): string {

@@ -24,7 +24,7 @@ export interface EvenPlan {
 const SAME_BACKDROP_EV = 0.3
 /** A shot this far from most of its product's shots is theirs, wrongly exposed, in stops. */
 const WRONG_EXPOSURE_EV = 1.2
-const MOST_MID = 0.12
+const MAX_MID = 0.12
 
 interface Seen {
   readonly input: EvenInput
@@ -122,7 +122,7 @@ function bendTo(tone: number, wanted: number, pivot: number): number {
   const u = tone / pivot
   const reach = 4 * u * (1 - u)
   if (u >= 1 || reach < 0.2) return 0
-  return Math.min(MOST_MID, Math.max(-MOST_MID, (wanted - tone) / reach))
+  return Math.min(MAX_MID, Math.max(-MAX_MID, (wanted - tone) / reach))
 }
 
 function median(values: readonly number[]): number {

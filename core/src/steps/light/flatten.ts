@@ -1,3 +1,4 @@
+import { defineNote } from '../../memory'
 import { findProduct, type Finder } from '../../networks'
 import {
   fitInside,
@@ -31,9 +32,9 @@ const STRAY_EV = 0.3
 const ROUNDS = 3
 /** The surface's brightness at this rank of the backdrop is what all of it is brought to. */
 const TARGET_RANK = 0.75
-const MOST_EV = 1
+const MAX_EV = 1
 /** Too little backdrop to go by, as a share of the frame. */
-const LEAST_BACKDROP = 0.08
+const MIN_BACKDROP = 0.08
 const TERMS = 6
 
 /**
@@ -45,22 +46,14 @@ export async function planFlatten(
   strength01: number,
   finder: Finder,
 ): Promise<Flatten | null> {
-  const fitted = await (fittedBefore.get(source) ?? fitBackdrop(source, finder))
+  // A strength that changes fits none anew.
+  const fitted = await source.memory.later(source, FITTED, () => fit(source, finder))
   return fitted && { ...fitted, strength01 }
 }
 
 type Fitted = Omit<Flatten, 'strength01'>
 
-/** Surfaces that have been fitted: a strength that changes fits none anew. */
-const fittedBefore = new WeakMap<Source, Promise<Fitted | null>>()
-
-function fitBackdrop(source: Source, finder: Finder): Promise<Fitted | null> {
-  const fitting = fit(source, finder)
-  fittedBefore.set(source, fitting)
-  // One that failed is not remembered.
-  fitting.catch(() => fittedBefore.delete(source))
-  return fitting
-}
+const FITTED = defineNote<Promise<Fitted | null>>('fitted backdrop')
 
 async function fit(source: Source, finder: Finder): Promise<Fitted | null> {
   const work = source.reduced(WORK_SIDE_PX)
@@ -71,7 +64,7 @@ async function fit(source: Source, finder: Finder): Promise<Fitted | null> {
   for (let y = 0, i = 0; y < gain.height; y++)
     for (let x = 0; x < gain.width; x++, i++) {
       const ev = surface.target - surface.at((x + 0.5) / gain.width, (y + 0.5) / gain.height)
-      gain.data[i] = 2 ** Math.min(MOST_EV, Math.max(-MOST_EV, ev))
+      gain.data[i] = 2 ** Math.min(MAX_EV, Math.max(-MAX_EV, ev))
     }
   return { gain, product }
 }
@@ -120,7 +113,7 @@ function fitSurface(picture: LinearRgba, product: PlaneF32): Surface | null {
       const basis = terms((x + 0.5) / width, (y + 0.5) / height)
       samples.push({ basis, ev: Math.log2(Math.max(light, 1e-4)) })
     }
-  const least = LEAST_BACKDROP * width * height
+  const least = MIN_BACKDROP * width * height
   let used = samples
   let weights: readonly number[] | null = null
   const valueOf = (basis: readonly number[]): number =>

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { fractionsOf } from '../../raster'
-import { notAtRest } from '../atRest'
+import { nonDefaults } from '../nonDefaults'
 import type { Pass } from '../pass'
-import { defineStep, type DecideContext } from '../step'
+import { defineStep } from '../step'
 import { applyGrade } from './applyGrade'
 import { LIGHT_CONTROLS } from './controls'
 import { readCubeAsset, type CubeLut } from './cube'
@@ -10,7 +10,7 @@ import { describeLight } from './describeLight'
 import { examineForLight, LIGHT_FINDINGS } from './findings'
 import { applyFlatten, type Flatten } from './flatten'
 import { planLight } from './planLight'
-import { LightSettings, type Look } from './settings'
+import { LightSettings } from './settings'
 
 /** Light: the neutral, then tone, colour and look; an even backdrop. */
 export const light = defineStep({
@@ -22,33 +22,30 @@ export const light = defineStep({
   controls: LIGHT_CONTROLS,
   findings: LIGHT_FINDINGS,
   describe: describeLight,
-  assets: ({ look }): Record<string, string> =>
-    look.from === 'cube' ? { [look.name]: look.hash } : {},
+  assets: ({ look }) =>
+    look.from === 'cube' ? [{ role: 'look', name: look.name, hash: look.hash }] : [],
+  readAsset: (bytes): Promise<CubeLut> => Promise.resolve(readCubeAsset(bytes)),
   keyPart: keyPartOf,
   examine: examineForLight,
-  decide: async (_facts, settings, _own, context) => {
-    const cube = await cubeOf(settings.look, context)
-    const { source, network } = context
+  decide: async ({ settings, assets }, { source, network }) => {
+    const { look } = settings
+    const cube = look.from === 'cube' ? assets.get(look.hash)! : null // all that is named has been read
     const { grade, flatten, findings } = await planLight(source, settings, cube, network)
-    const colour: Pass = { phase: 'colour', paint: ({ data }) => applyGrade(data, grade) }
+    const colour: Pass = { layer: 'colour', paint: ({ data }) => applyGrade(data, grade) }
     return { passes: flatten ? [flattenPass(flatten), colour] : [colour], findings }
   },
 })
 
 /** A colour table is what its hash says; what it is called changes no pixel. */
 function keyPartOf(settings: LightSettings): unknown {
-  const { look, ...others } = notAtRest(LightSettings, settings)
+  const { look, ...others } = nonDefaults(LightSettings, settings)
   const named = settings.look
   const table = named.from === 'cube' ? { hash: named.hash, strengthPct: named.strengthPct } : look
   return look === undefined ? others : { ...others, look: table }
 }
 
-async function cubeOf(look: Look, { asset }: DecideContext): Promise<CubeLut | null> {
-  return look.from === 'cube' ? readCubeAsset(await asset(look.hash)) : null
-}
-
 const flattenPass = (flatten: Flatten): Pass => ({
-  phase: 'backdrop',
+  layer: 'backdrop',
   paint: (picture, { window, photograph, alpha }) =>
     applyFlatten(picture, flatten, fractionsOf(window, photograph), alpha()),
 })

@@ -33,7 +33,7 @@ export interface NeutralReading {
 const CLIPPED = LINEAR_OF_BYTE[252]!
 const CLIPPED_SHARE = 0.02
 const DARKEST_L = 18
-const MOST_SPREAD = 5
+const MAX_SPREAD = 5
 
 /** Reads a spot of a photograph as a neutral: averaged in linear light over its pixels, at least one. */
 export function readNeutral(source: Source, spot: Spot): NeutralReading {
@@ -75,7 +75,7 @@ function readPixels(pixels: readonly Rgb[]): NeutralReading {
   if (lab[0] < DARKEST_L) doubts.push('too-dark')
   else if (!isPlausibleLight(linear)) doubts.push('coloured')
   if (clipped > CLIPPED_SHARE * n) doubts.push('clipped')
-  if (spread > MOST_SPREAD) doubts.push('uneven')
+  if (spread > MAX_SPREAD) doubts.push('uneven')
   return {
     linear,
     srgb: [byteOfLinear(linear[0]), byteOfLinear(linear[1]), byteOfLinear(linear[2])],

@@ -1,7 +1,7 @@
 import type { SrgbRgba8 } from '../../raster'
 
 /** A band is at least so wide, in pixels, and no wider than this share of the picture. */
-const LEAST_PX = 8
+const MIN_PX = 8
 const MOST = 0.25
 /** Bands are this far apart in each channel, in code values. */
 const STEP = 2
@@ -46,7 +46,7 @@ function markRuns(
     while (end < length && off(end, start) === 0) end++
     const run = end - start
     const isBand =
-      run >= LEAST_PX &&
+      run >= MIN_PX &&
       run <= MOST * length &&
       start > 0 &&
       end < length &&

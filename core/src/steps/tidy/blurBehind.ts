@@ -9,7 +9,7 @@ import {
   type LinearRgba,
   type PlaneF32,
 } from '../../raster'
-import type { Pass, Place } from '../pass'
+import type { Pass, PaintPlace } from '../pass'
 import { dither } from './dither'
 import { blurred } from './tools/smooth'
 
@@ -20,7 +20,7 @@ const SPREAD_PX = 3
 
 /** Blurs the photographed backdrop behind the product, whose light does not get into it. */
 export const blurBehind = (blurPct: number): Pass => ({
-  phase: 'backdrop',
+  layer: 'backdrop',
   paint: (picture, place) => {
     const alpha = place.alpha()
     if (alpha) blurBackdrop(picture, place, alpha, blurPct / 100)
@@ -29,7 +29,7 @@ export const blurBehind = (blurPct: number): Pass => ({
 
 function blurBackdrop(
   picture: LinearRgba,
-  { window, photograph }: Place,
+  { window, photograph }: PaintPlace,
   alpha: PlaneF32,
   strength: number,
 ): void {

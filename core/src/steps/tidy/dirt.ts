@@ -1,4 +1,5 @@
 import type { Point } from '../../strokes'
+import { defineNote, type Note } from '../../memory'
 import type { PxBox } from '../../raster'
 import type { Patch, Source } from '../../source'
 import { findSpecks, mendSpeck, type Speck, type Strength } from '../../specks'
@@ -15,19 +16,17 @@ interface Dirt {
   readonly patches: (Patch[] | undefined)[]
 }
 
-const known = new WeakMap<Source, Map<Strength, Dirt>>()
+const DIRT: Readonly<Record<Strength, Note<Dirt>>> = {
+  gentle: defineNote('gentle dirt'),
+  firm: defineNote('firm dirt'),
+}
 
 /** The dirt of a photograph: found once for as long as it is open. */
-function dirtOf(source: Source, strength: Strength): Dirt {
-  const ofSource = known.get(source) ?? new Map<Strength, Dirt>()
-  known.set(source, ofSource)
-  const found = ofSource.get(strength)
-  if (found) return found
-  const specks = findSpecks(source, strength)
-  const made = { specks, patches: Array<Patch[] | undefined>(specks.length) }
-  ofSource.set(strength, made)
-  return made
-}
+const dirtOf = (source: Source, strength: Strength): Dirt =>
+  source.memory.of(source, DIRT[strength], () => {
+    const specks = findSpecks(source, strength)
+    return { specks, patches: Array<Patch[] | undefined>(specks.length) }
+  })
 
 /** A speck as it stands with these settings and refusals. */
 export interface SpeckSeen {

@@ -1,17 +1,20 @@
-import { doneOf, saysOf } from '../../strokes'
+import { doneOf, identityOf } from '../../strokes'
+import { MATTE } from '../../matte'
 import type { Pass } from '../pass'
-import { notAtRest } from '../atRest'
+import { nonDefaults } from '../nonDefaults'
 import { defineStep } from '../step'
 import { bandingOf } from './banding'
 import { blurBehind } from './blurBehind'
 import { TIDY_CONTROLS } from './controls'
 import { countCleaned } from './dirt'
 import { bandFindings, cleanFindings, TIDY_FINDINGS } from './findings'
+import { TIDY_HANDS } from './hands'
 import { TidySettings } from './settings'
 import { sweepPass } from './sweep'
 import { tidiedAt } from './tidied'
 import { isTextured } from './tools'
-import { isSweep, TidyOwn } from './works'
+import { isSweep, TidyOwn } from './retouches'
+import { TIDY_VIEWS } from './views'
 
 /** Tidy: dirt, marks and stains go, texture stays. Everything it does lies over the photograph. */
 export const tidy = defineStep({
@@ -22,6 +25,8 @@ export const tidy = defineStep({
   own: TidyOwn,
   controls: TIDY_CONTROLS,
   findings: TIDY_FINDINGS,
+  hands: TIDY_HANDS,
+  views: TIDY_VIEWS,
   describe: ({ specks, sweepPct, blurPct }) =>
     [
       specks !== 'none' && `dirt cleaned ${specks === 'firm' ? 'firmly' : 'gently'}`,
@@ -33,7 +38,7 @@ export const tidy = defineStep({
   // What says how says nothing while nothing is done.
   keyPart: (settings) => {
     const { largestPct: _largest, cleanAt: _at, sweepMarginPct: _margin, ...rest } = settings
-    return notAtRest(TidySettings, {
+    return nonDefaults(TidySettings, {
       ...rest,
       ...(settings.specks === 'none'
         ? {}
@@ -42,12 +47,13 @@ export const tidy = defineStep({
     })
   },
   ownKeyPart: ({ works, refused }) => {
-    const done = doneOf(works).map(saysOf)
+    const done = doneOf(works).map(identityOf)
     const places = Object.values(refused)
     if (done.length === 0 && places.length === 0) return null
     return { ...(done.length > 0 ? { done } : {}), ...(places.length > 0 ? { places } : {}) }
   },
-  mend: ({ matte }, settings, own, { source, sides, checkpoint }) => {
+  mend: ({ facts, settings, own }, { source, sides, checkpoint }) => {
+    const matte = facts.of(MATTE)
     const cut = matte?.kind === 'cut' ? matte : null
     const stage = (): void => checkpoint('tidy')
     const done = doneOf(own.works)
@@ -66,7 +72,7 @@ export const tidy = defineStep({
       findings: cleanFindings(cleaned, done.length, textured.length),
     }
   },
-  inspect: (picture, { sweepPct, blurPct }, { works }) =>
+  inspect: (picture, { settings: { sweepPct, blurPct }, own: { works } }) =>
     sweepPct > 0 || blurPct > 0 || doneOf(works).some(isSweep)
       ? bandFindings(bandingOf(picture))
       : [],

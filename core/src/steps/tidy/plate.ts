@@ -1,3 +1,4 @@
+import { defineNote } from '../../memory'
 import { alphaOver, type CutMatte } from '../../matte'
 import {
   linearRaster,
@@ -24,7 +25,7 @@ const ROUNDS = 4
 const OFF = 2.5
 /** What still is this far off once it is averaged over so much of the longer side is no dirt, but a shadow or a fold. */
 const STRUCTURE = { spread: 0.008, from: 2, to: 5 } as const
-const LEAST_SPREAD = 0.0015
+const MIN_SPREAD = 0.0015
 
 /** The photographed backdrop as it would be without dirt. */
 export interface Plate {
@@ -36,18 +37,14 @@ export interface Plate {
   readonly distance: PlaneF32 | null
 }
 
-const known = new WeakMap<Source, { matte: CutMatte | null; plate: Plate }>()
+const PLATE = defineNote<Plate>('plate')
 
 /**
  * A low-frequency fit of the backdrop without the product and without what lies on it: a mean over a
  * neighbourhood in which what is far off counts for nothing, round by round (Huber 1981, Robust statistics).
  */
 export function plateOf(source: Source, matte: CutMatte | null): Plate {
-  const found = known.get(source)
-  if (found?.matte === matte) return found.plate
-  const plate = madePlate(source, matte)
-  known.set(source, { matte, plate })
-  return plate
+  return source.memory.of(matte ?? source, PLATE, () => madePlate(source, matte))
 }
 
 function madePlate(source: Source, matte: CutMatte | null): Plate {
@@ -61,10 +58,10 @@ function madePlate(source: Source, matte: CutMatte | null): Plate {
   for (let i = 0; i < weight.length; i++) weight[i] = isBackdrop(i) ? 1 : 0
   const light = lightOf(picture)
   let clean = meanOf(picture, weight, SPREAD * longer)
-  let spread = LEAST_SPREAD
+  let spread = MIN_SPREAD
   for (let round = 0; round < ROUNDS; round++) {
     const off = differences(light, lightOf(clean))
-    spread = Math.max(LEAST_SPREAD, usual(off, isBackdrop))
+    spread = Math.max(MIN_SPREAD, usual(off, isBackdrop))
     for (let i = 0; i < weight.length; i++)
       weight[i] = isBackdrop(i) && Math.abs(off[i]!) < OFF * spread ? 1 : 0
     clean = meanOf(picture, weight, SPREAD * longer)

@@ -17,17 +17,17 @@ import {
 } from '../../raster'
 import type { Source } from '../../source'
 import { brushHold, doneOf, strokeAt } from '../../strokes'
-import type { Pass, Place } from '../pass'
+import type { Pass, PaintPlace } from '../pass'
 import { dither } from './dither'
 import { plateOf, type Plate } from './plate'
 import type { TidySettings } from './settings'
-import { isSweep, type TidyOwn, type WorkOf } from './works'
+import { isSweep, type TidyOwn, type RetouchOf } from './retouches'
 
 /** Longer side of the picture of where is swept, in pixels. */
 const MASK_SIDE_PX = 1000
 /** Grain is what is finer than this share of the picture's longer side, and at least this many pixels. */
 const GRAIN = 0.004
-const LEAST_GRAIN_PX = 4
+const MIN_GRAIN_PX = 4
 /** What is this many times the usual grain is dirt: there grain is taken from further on. */
 const DIRT = 2.6
 /** Where that is: right and below, where nothing has been swept yet. */
@@ -46,7 +46,7 @@ function sweptOf(
   plate: Plate,
   size: Size,
   { sweepPct, sweepMarginPct }: TidySettings,
-  works: readonly WorkOf<'sweep'>[],
+  works: readonly RetouchOf<'sweep'>[],
 ): PlaneF32 | null {
   const isAutomatic = sweepPct > 0 && plate.distance !== null
   if (!isAutomatic && works.length === 0) return null
@@ -89,16 +89,16 @@ export function sweepPass(
   source: Source,
   matte: CutMatte | null,
   settings: TidySettings,
-  works: readonly WorkOf<'sweep'>[],
+  works: readonly RetouchOf<'sweep'>[],
 ): Pass | null {
   if (settings.sweepPct === 0 && works.length === 0) return null
   const plate = plateOf(source, matte)
   const swept = sweptOf(plate, source.size, settings, works)
   if (!swept) return null
-  return { phase: 'backdrop', paint: (picture, place) => sweep(picture, place, plate, swept) }
+  return { layer: 'backdrop', paint: (picture, place) => sweep(picture, place, plate, swept) }
 }
 
-function sweep(picture: LinearRgba, place: Place, plate: Plate, swept: PlaneF32): void {
+function sweep(picture: LinearRgba, place: PaintPlace, plate: Plate, swept: PlaneF32): void {
   const { width, height } = picture
   const alpha = place.alpha()
   const at = (of: Size): PxBox => pixelsOf(fractionsOf(place.window, place.photograph), of)
@@ -143,7 +143,7 @@ function sweep(picture: LinearRgba, place: Place, plate: Plate, swept: PlaneF32)
 /** The picture so small that its grain is averaged away. */
 function coarseOf(picture: LinearRgba): LinearRgba {
   const longer = Math.max(picture.width, picture.height)
-  const step = Math.max(LEAST_GRAIN_PX, GRAIN * longer)
+  const step = Math.max(MIN_GRAIN_PX, GRAIN * longer)
   const size = fitInside(picture, Math.max(2, Math.round(longer / step)))
   return resampleLinear(picture, wholeOf(picture), linearRaster(size), LINEAR)
 }

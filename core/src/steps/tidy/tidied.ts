@@ -1,17 +1,18 @@
+import { defineNote } from '../../memory'
 import type { PxBox, Size } from '../../raster'
 import { withPatches, type Patch, type Source } from '../../source'
-import { boxOfStroke, doneOf, saysOf, strokeAt, type Point } from '../../strokes'
+import { boxOfStroke, doneOf, identityOf, strokeAt, type Point } from '../../strokes'
 import { cleanedPatches } from './dirt'
 import type { TidySettings } from './settings'
 import { patchesOf } from './tools'
-import type { TidyOwn, Work } from './works'
+import type { TidyOwn, Retouch } from './retouches'
 
 /** Pixels of works that are remembered of one photograph, in bytes; what is further back is done again. */
 const KEPT_BYTES = 256e6
 /** A work looks at what lies within so many times its radius, and so many pixels, about it: where it takes surface from. */
 const LOOKS = { radii: 9, px: 100 } as const
 
-const known = new WeakMap<Source, Map<string, Patch[]>>()
+const WORKED_OUT = defineNote<Map<string, Patch[]>>('retouches worked out')
 
 /**
  * A photograph as it was tidied: what was cleaned, then what was done by hand, in its order. What has been worked out
@@ -44,8 +45,7 @@ export function tidiedAt(
 }
 
 function remembered(source: Source, key: string, make: () => Patch[]): Patch[] {
-  const ofSource = known.get(source) ?? new Map<string, Patch[]>()
-  known.set(source, ofSource)
+  const ofSource = source.memory.of(source, WORKED_OUT, () => new Map<string, Patch[]>())
   const patches = ofSource.get(key) ?? make()
   // The newest used stand last.
   ofSource.delete(key)
@@ -64,14 +64,14 @@ const bytesOf = (patches: readonly Patch[]): number =>
 
 /** What a work's patches depend on: itself, what was cleaned, and the works before it that it can see. */
 function keyOf(
-  done: readonly Work[],
+  done: readonly Retouch[],
   at: number,
   size: Size,
   { specks, largestPct }: TidySettings,
   refused: TidyOwn['refused'],
 ): string {
   const own = done[at]!
-  const seen: Work[] = []
+  const seen: Retouch[] = []
   let boxes = boxesOf(own, size)
   for (let k = at - 1; k >= 0; k--) {
     const earlier = boxesOf(done[k]!, size)
@@ -80,11 +80,11 @@ function keyOf(
     boxes = [...boxes, ...earlier]
   }
   const cleaned = specks === 'none' ? [] : [specks, largestPct, Object.values(refused)]
-  return JSON.stringify([cleaned, saysOf(own), ...seen.map((work) => saysOf(work))])
+  return JSON.stringify([cleaned, identityOf(own), ...seen.map((work) => identityOf(work))])
 }
 
 /** What a work looks at and changes, in pixels. */
-function boxesOf(work: Work, size: Size): PxBox[] {
+function boxesOf(work: Retouch, size: Size): PxBox[] {
   if (work.kind !== 'borrow') {
     const stroke = strokeAt(work, size)
     const band = 'band' in work ? 10 * work.band * Math.max(size.width, size.height) : 0

@@ -12,13 +12,13 @@ import { seededRandom } from '../../raster/seeded.testing'
 import { photographSource, withPatches, type Source } from '../../source'
 import { bandingOf } from './banding'
 import { blurBehind } from './blurBehind'
-import { carriedWork } from './carryWork'
+import { carriedRetouch } from './carryRetouch'
 import { specksSeen } from './dirt'
 import { TidySettings } from './settings'
 import { sweepPass } from './sweep'
 import { tidiedAt } from './tidied'
 import { isTextured, patchesOf } from './tools'
-import { TidyOwn, Work } from './works'
+import { TidyOwn, Retouch } from './retouches'
 
 const SIZE = { width: 300, height: 200 }
 
@@ -60,8 +60,8 @@ const stroke = (points: readonly [number, number][], radiusPx: number) => ({
   radius: radiusPx / SIZE.width,
   hardness: 1,
 })
-const work = (one: object): Work => Work.parse(one)
-const done = (source: Source, one: Work): LinearRgba =>
+const work = (one: object): Retouch => Retouch.parse(one)
+const done = (source: Source, one: Retouch): LinearRgba =>
   all(withPatches(source, patchesOf(source, one)))
 
 /** Pixels that two pictures have differently, farther than this from a place. */
@@ -141,7 +141,7 @@ describe('borrowed', () => {
     [76, 116],
     [44, 116],
   ].map(([x, y]) => [x! / SIZE.width, y! / SIZE.height])
-  const borrow = (change: object = {}): Work =>
+  const borrow = (change: object = {}): Retouch =>
     work({
       kind: 'borrow',
       turn: 0,
@@ -328,7 +328,7 @@ describe('swept', () => {
     inDisc(x, y, 60, 50, 3) || inDisc(x, y, 240, 150, 3) ? 0.9 : paper(x, y)
   const source = photographSource(made(dirty))
   const sweptBy = (from: Source): LinearRgba => {
-    const sweep = Work.parse({
+    const sweep = Retouch.parse({
       kind: 'sweep',
       ...stroke(
         [
@@ -397,12 +397,43 @@ test('dirt that was refused stays, and is told', () => {
   expect(after.data[(120 * SIZE.width + 200) * 4]).toBeLessThan(0.4)
 })
 
-test('works are carried to a product that is shifted and scaled, turns and mirrors with them', () => {
+test('retouches are carried to a product that is shifted and scaled', () => {
   const from = { size: SIZE, product: { x: 0.2, y: 0.2, width: 0.4, height: 0.4 } }
   const to = { size: SIZE, product: { x: 0.3, y: 0.1, width: 0.2, height: 0.2 } }
-  const carried = carriedWork(work({ kind: 'mend', ...stroke([[90, 60]], 6) }), from, to)
+  const carried = carriedRetouch(work({ kind: 'mend', ...stroke([[90, 60]], 6) }), from, to)
   expect(carried).toMatchObject({ kind: 'mend', radius: 3 / SIZE.width })
-  if (carried.kind !== 'mend') return
+  if (carried.kind !== 'mend') throw new Error('what mends goes on mending')
   expect(carried.points[0]![0]).toBeCloseTo(0.35, 9)
   expect(carried.points[0]![1]).toBeCloseTo(0.15, 9)
+})
+
+test('an area is carried with its turn, mirroring and mask; its outline and place go with the product', () => {
+  const from = { size: SIZE, product: { x: 0.2, y: 0.2, width: 0.4, height: 0.4 } }
+  const to = { size: SIZE, product: { x: 0.3, y: 0.1, width: 0.2, height: 0.2 } }
+  const area = work({
+    kind: 'borrow',
+    turn: 1,
+    hidden: false,
+    outline: [
+      [0.2, 0.2],
+      [0.4, 0.2],
+      [0.4, 0.4],
+    ],
+    to: [0.6, 0.6],
+    turnDeg: 30,
+    mirrored: true,
+    scale: 1.5,
+    soft: 0.2,
+    matched: true,
+    mask: [{ points: [[0.4, 0.4]], radius: 0.02, hardness: 1, says: 'out' }],
+  })
+  const carried = carriedRetouch(area, from, to)
+  expect(carried).toMatchObject({ turnDeg: 30, mirrored: true, scale: 1.5, matched: true })
+  if (carried.kind !== 'borrow') throw new Error('an area stays an area')
+  const close = (point: readonly number[], wanted: readonly number[]): void =>
+    wanted.forEach((value, i) => expect(point[i]).toBeCloseTo(value, 9))
+  close(carried.to, [0.5, 0.3])
+  close(carried.outline[1]!, [0.4, 0.1])
+  close(carried.mask[0]!.points[0]!, [0.4, 0.2])
+  expect(carried.mask[0]!.radius).toBeCloseTo(0.01, 9)
 })

@@ -1,5 +1,5 @@
 import { WHOLE_01, type Box01 } from '@cloudbank/core/raster'
-import { carriedRepair, carriedWork } from '@cloudbank/core/steps'
+import { carriedRepair, carriedRetouch } from '@cloudbank/core/steps'
 import { put, type ShootView, type Shot } from '../../data'
 import { nextTurn } from './hand'
 
@@ -62,7 +62,7 @@ export function handworkOf(view: ShootView, shot: Shot): Handwork[] {
       count: Object.keys(works).length,
       carryTo: (other: Shot) =>
         putAll(works, other.touches.tidy?.works ?? {}, other, ['touches', 'tidy', 'works'], (one) =>
-          carriedWork(
+          carriedRetouch(
             one,
             { size: shot, product: from },
             { size: other, product: productOf(view, other) },

@@ -10,7 +10,7 @@ export interface Sides {
   readonly height: number
 }
 
-const LEAST = 0.02
+const MIN = 0.02
 const MOST = 16
 
 /** The whole picture, centred, with a margin. */
@@ -19,7 +19,7 @@ export function fitView(picture: Sides, viewer: Sides, marginPx = 24): View {
     (viewer.width - 2 * marginPx) / picture.width,
     (viewer.height - 2 * marginPx) / picture.height,
   )
-  return centred(Math.max(LEAST, scale), picture, viewer)
+  return centred(Math.max(MIN, scale), picture, viewer)
 }
 
 /** The picture centred at a scale. */
@@ -33,7 +33,7 @@ export function centred(scale: number, picture: Sides, viewer: Sides): View {
 
 /** Zooms by a factor, keeping what is under the point where it is. */
 export function zoomAt(view: View, factor: number, point: { x: number; y: number }): View {
-  const scale = Math.min(MOST, Math.max(LEAST, view.scale * factor))
+  const scale = Math.min(MOST, Math.max(MIN, view.scale * factor))
   const by = scale / view.scale
   return { scale, x: point.x - (point.x - view.x) * by, y: point.y - (point.y - view.y) * by }
 }

@@ -8,7 +8,7 @@ import { readFileName } from '../products'
 /** Longer side of the preview that stands in for a photograph on the sheet, in pixels. */
 const PREVIEW_SIDE_PX = 640
 /** A file over which workers end this often is not tried again by itself. */
-const MOST_TRIES = 2
+const MAX_TRIES = 2
 
 /**
  * Looks at one file in a worker and takes it in: type, size, preview. What is not a picture is named with
@@ -49,7 +49,7 @@ async function refuse(arrival: Arrival, reason: string, db: Database): Promise<v
 
 async function holdBack(arrival: Arrival, reason: string, db: Database): Promise<void> {
   const tries = arrival.tries + 1
-  const held = tries >= MOST_TRIES
+  const held = tries >= MAX_TRIES
   await db.arrivals.update(arrival.id!, {
     tries,
     state: held ? 'held' : 'waiting',

@@ -46,8 +46,8 @@ const PARTS: Readonly<Record<string, string>> = {
 const NOTHING: NameParts = { sku: null, angle: null, order: null }
 
 /** More of them, and there are more ways to read a name than can be tried. */
-const MOST_ANY = 2
-const MOST_LETTERS = 120
+const MAX_ANY = 2
+const MAX_LETTERS = 120
 
 /** Whether a pattern can be used: it names the SKU, no part twice, and ANY at most twice. */
 export function isNamePattern(pattern: string): boolean {
@@ -56,8 +56,8 @@ export function isNamePattern(pattern: string): boolean {
   return (
     parts.includes('SKU') &&
     new Set(parts).size === parts.length &&
-    any <= MOST_ANY &&
-    pattern.length <= MOST_LETTERS
+    any <= MAX_ANY &&
+    pattern.length <= MAX_LETTERS
   )
 }
 

@@ -20,7 +20,7 @@ const AMOUNT = /(\d+(?:[.,]\d+)?)\s*(mm|cm|ml|cl|dl|in|m|l|")(?![\p{L}\d])/iu
 const BARE = /^\s*(\d+(?:[.,]\d+)?)\s*$/
 
 /** The range of sizes that a frame takes, in per cent. */
-const [LEAST_PCT, MOST_PCT] = [20, 100]
+const [MIN_PCT, MAX_PCT] = [20, 100]
 
 /** A length or a volume as a text has it; a bare number is a length. Null where there is none. */
 export function amountIn(text: string): { readonly of: Dimension; readonly value: number } | null {
@@ -65,7 +65,7 @@ export function trueSizes(products: readonly Product[]): ReadonlyMap<string, rea
         alike.map(({ sku, text, of, value }) => {
           // What holds eight times as much is twice as long.
           const share = of === 'volume' ? Math.cbrt(value / most) : value / most
-          const sizePct = Math.min(MOST_PCT, Math.max(LEAST_PCT, Math.round(share * 1000) / 10))
+          const sizePct = Math.min(MAX_PCT, Math.max(MIN_PCT, Math.round(share * 1000) / 10))
           return { sku, text, sizePct }
         }),
       ],

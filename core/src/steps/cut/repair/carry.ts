@@ -1,18 +1,9 @@
-import type { Box01 } from '../../../raster'
+import { carrying, type CarryPlace } from '../../../strokes'
 import type { Repair } from './repairs'
-import type { Point } from '../../../strokes'
 
-/**
- * A repair as it would have been made on a sibling: what lay somewhere in one product's box lies in the same
- * place of the other's, and brushes grow and shrink with the product.
- */
-export function carriedRepair(repair: Repair, from: Box01, to: Box01): Repair {
-  const place = ([x, y]: Point): Point => [
-    to.x + ((x - from.x) / from.width) * to.width,
-    to.y + ((y - from.y) / from.height) * to.height,
-  ]
-  // Boxes are fractions of their photographs; of one shoot these mostly have the same sides.
-  const grown = Math.sqrt((to.width * to.height) / (from.width * from.height))
+/** A repair as it would have been made on a sibling. */
+export function carriedRepair(repair: Repair, from: CarryPlace, to: CarryPlace): Repair {
+  const { place, radius } = carrying(from, to)
   switch (repair.kind) {
     case 'box':
       return { ...repair, from: place(repair.from), to: place(repair.to) }
@@ -34,10 +25,6 @@ export function carriedRepair(repair: Repair, from: Box01, to: Box01): Repair {
     case 'paint':
     case 'erase':
     case 'edge':
-      return {
-        ...repair,
-        points: repair.points.map(place),
-        radius: Math.min(0.25, Math.max(0.0002, repair.radius * grown)),
-      }
+      return { ...repair, points: repair.points.map(place), radius: radius(repair.radius) }
   }
 }

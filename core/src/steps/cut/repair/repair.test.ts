@@ -331,8 +331,9 @@ describe('paths', () => {
 })
 
 test('a carried repair lies to the sibling’s product as it did', () => {
-  const from = { x: 0.2, y: 0.2, width: 0.4, height: 0.4 }
-  const to = { x: 0.5, y: 0.1, width: 0.2, height: 0.2 }
+  const size = { width: SIDE, height: SIDE }
+  const from = { size, product: { x: 0.2, y: 0.2, width: 0.4, height: 0.4 } }
+  const to = { size, product: { x: 0.5, y: 0.1, width: 0.2, height: 0.2 } }
   const carried = carriedRepair(stroke('keep', [[0.2 * SIDE, 0.4 * SIDE]], 12), from, to)
   if (!('points' in carried)) throw new Error('a stroke stays a stroke')
   expect(carried.points[0]![0]).toBeCloseTo(0.5)

@@ -1,3 +1,4 @@
+import { defineNote } from '../../../memory'
 import { baseSide, type Alpha, type CutMatte, type Matte } from '../../../matte'
 import {
   boxAbove,
@@ -22,7 +23,7 @@ export type WholeEdge = Pick<CutSettings, 'edgeShift' | 'edgeSoften' | 'edgeTigh
 /** Pixels about the product that an area keeps. */
 const MARGIN_PX = 2
 /** How much steeper an edge can be made. */
-const MOST_STEEPNESS = 5
+const MAX_STEEPNESS = 5
 
 export interface HandWork {
   /** Those that count, in their order. */
@@ -39,10 +40,10 @@ export const isWorked = ({ repairs, edge }: HandWork): boolean =>
   edge.speck !== 0
 
 /**
- * Repairs are solved once for each cut, for as long as somebody holds it: by its alpha, or by the photograph
+ * Repairs are solved once for each cut, for as long as the photograph is open: by its alpha, or by the photograph
  * where nothing was cut.
  */
-const opened = new WeakMap<object, Repairer>()
+const REPAIRER = defineNote<Repairer>('repairer')
 
 /**
  * A matte with what was done by hand, at those levels that the automatic one has.
@@ -93,11 +94,9 @@ export const warmRepairs = (source: Source, automatic: Matte): void =>
 
 function repairerOf(source: Source, automatic: Matte): Repairer {
   const cut = automatic.kind === 'cut' ? automatic.alphas[0].plane : source
-  const known = opened.get(cut)
-  if (known) return known
-  const repairer = openRepairs(source, wholeAlpha(automatic, source.size, baseSide(source.size)))
-  opened.set(cut, repairer)
-  return repairer
+  return source.memory.of(cut, REPAIRER, () =>
+    openRepairs(source, wholeAlpha(automatic, source.size, baseSide(source.size))),
+  )
 }
 
 /** Alpha of the whole photograph at a level of a matte; of one that it has not, all is empty. */
@@ -127,7 +126,7 @@ function withEdge(alpha: PlaneU8, edge: WholeEdge, px: number): PlaneU8 {
     const result = workedEdge(floats, {
       shiftPx: edge.edgeShift * px,
       softenPx: edge.edgeSoften * px,
-      steepness: 1 + ((MOST_STEEPNESS - 1) * edge.edgeTightenPct) / 100,
+      steepness: 1 + ((MAX_STEEPNESS - 1) * edge.edgeTightenPct) / 100,
     })
     for (let i = 0; i < worked.data.length; i++)
       worked.data[i] = Math.round(255 * Math.min(1, Math.max(0, result.data[i]!)))

@@ -23,7 +23,7 @@ import { workedEdge } from './edgeWork'
 import { lookAt, looksWithin, type Looks } from './looks'
 import { outlineCoverage } from './outline'
 import { type Repair, type RepairOf } from './repairs'
-import { saysOf } from '../../../strokes'
+import { identityOf } from '../../../strokes'
 import { solveBox } from './solveBox'
 import { pieceAt } from './pieceAt'
 import { firmly, solveNear } from './solveNear'
@@ -131,7 +131,7 @@ export function openRepairs(source: Source, start: PlaneU8): Repairer {
   }
 }
 
-const saidOf = (repair: Repair): string => JSON.stringify(saysOf(repair))
+const saidOf = (repair: Repair): string => JSON.stringify(identityOf(repair))
 
 function effectOf(repair: Repair, state: State, looks: () => Looks): Effect {
   const { alpha } = state

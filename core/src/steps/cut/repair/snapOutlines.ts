@@ -14,7 +14,7 @@ const REACH = 0.007
 const ALONG_PX = 2
 const ACROSS_PX = 0.5
 /** From one point to the next the path moves by no more of these places. */
-const MOST_MOVE = 3
+const MAX_MOVE = 3
 /** A gradient (Lab a pixel) at which an edge counts half. */
 const HALF_STRONG = 1.5
 /** What of an edge that is not sharp counts beside what is: an outline out of focus. */
@@ -89,7 +89,7 @@ function bestOffsets(
     for (let j = 0; j < places; j++) {
       const off = (j - half) * ACROSS_PX
       let least = Infinity
-      for (let m = Math.max(0, j - MOST_MOVE); m <= Math.min(places - 1, j + MOST_MOVE); m++) {
+      for (let m = Math.max(0, j - MAX_MOVE); m <= Math.min(places - 1, j + MAX_MOVE); m++) {
         const bend = (j - m) * ACROSS_PX
         const cost = (k === 0 ? 0 : costs[m]!) + BEND_COST * bend * bend
         if (cost < least) {

@@ -26,7 +26,7 @@ const STEP_COST = 0.04
 /** … and this much more for each unit of the edge that it crosses. */
 const EDGE_COST = 1
 /** Beyond this an edge costs no more. */
-const MOST_EDGE = 4
+const MAX_EDGE = 4
 /** Share of the colours' vote that counts. */
 const COLOUR_SHARE = 0.7
 /** What lies at the end of a stroke's reach is held as it was by this, in nats; what lies beside it is not. */
@@ -34,7 +34,7 @@ const INERTIA = 4
 /** The strongest edges within reach count at least as this, in units of what the backdrop shows … */
 const CLEAR_EDGE = 2.5
 /** … for weak ones are made stronger, at most by this. */
-const MOST_GAIN = 8
+const MAX_GAIN = 8
 /** Pieces that a stroke leaves are specks up to this size, in squares of its reach. */
 const ISLAND_SHARE = 0.15
 /** The share of pixels within reach that lie on no edge. */
@@ -78,7 +78,7 @@ export function solveNear({ looks, labels, seeds, says, held, reachPx }: NearInp
   for (let i = 0; i < cost.data.length; i++)
     cost.data[i] =
       open.data[i] || anchors.data[i] || seeds.data[i]
-        ? STEP_COST + EDGE_COST * Math.min(MOST_EDGE, contrast.strength.data[i]!)
+        ? STEP_COST + EDGE_COST * Math.min(MAX_EDGE, contrast.strength.data[i]!)
         : Infinity
   const toStroke = geodesicDistance(seeds, cost)
   const toRest = geodesicDistance(anchors, cost)
@@ -121,7 +121,7 @@ function fillSpecks(solved: PlaneU8, says: 0 | 1, open: PlaneU8, largestPx: numb
 function clearer({ strength, sharp }: Contrast, open: PlaneU8): Contrast {
   const values = strength.data.filter((_, i) => open.data[i] === 1).sort()
   const strongest = values[Math.floor((values.length - 1) * PLAIN_SHARE)] ?? CLEAR_EDGE
-  const gain = Math.min(MOST_GAIN, Math.max(1, CLEAR_EDGE / Math.max(1e-6, strongest)))
+  const gain = Math.min(MAX_GAIN, Math.max(1, CLEAR_EDGE / Math.max(1e-6, strongest)))
   return {
     strength: planeF32(
       strength,

@@ -9,7 +9,7 @@ import type { Point } from '../../../strokes'
 /** A path lies within this many pixels of the outline, at the level at which it is traced. */
 const TOLERANCE_PX = 0.7
 /** A line about fewer square pixels than this is a speck. */
-const LEAST_AREA_PX = 12
+const MIN_AREA_PX = 12
 
 /** The outline of a matte as a path with few nodes, at its base level. */
 export function traceOutline({ alphas: [base] }: CutMatte): Outline[] {
@@ -26,7 +26,7 @@ export function traceOutline({ alphas: [base] }: CutMatte): Outline[] {
     Float32Array.from(plane.data, (value) => value / 255),
   )
   return contoursOf(alpha)
-    .filter((line) => Math.abs(areaOf(line)) >= LEAST_AREA_PX)
+    .filter((line) => Math.abs(areaOf(line)) >= MIN_AREA_PX)
     .map((line) => closedPath(fitCurves(line, TOLERANCE_PX), share))
     .filter((outline) => outline.length >= 2)
 }

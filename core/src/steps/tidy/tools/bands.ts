@@ -1,7 +1,7 @@
 import { linearRaster, type LinearRgba } from '../../../raster'
 import { withPatches, type Patch, type Source } from '../../../source'
-import type { WorkOf } from '../works'
-import { brushedParts, LEAST_ALPHA, workUnder } from './brushed'
+import type { RetouchOf } from '../retouches'
+import { brushedParts, MIN_ALPHA, workUnder } from './brushed'
 import { mendStroke } from './mend'
 import { addDifference, blurred, reducedFor } from './smooth'
 
@@ -18,7 +18,7 @@ const longerSide = ({ size }: Source): number => Math.max(size.width, size.heigh
 export const toneOf = (surface: LinearRgba, bandPx: number): void => blurred(surface, bandPx)
 
 /** Smooths tone under a stroke; grain stays, to the last value. */
-export function smoothTone(source: Source, work: WorkOf<'tone'>): Patch[] {
+export function smoothTone(source: Source, work: RetouchOf<'tone'>): Patch[] {
   const band = Math.max(1, work.band * longerSide(source))
   return workUnder(source, work, work.strength, 3 * WIDER * band, (surface) => {
     const reduced = reducedFor(surface, band, BAND_PX)
@@ -32,7 +32,7 @@ export function smoothTone(source: Source, work: WorkOf<'tone'>): Patch[] {
 }
 
 /** Takes grain from beside under a stroke; tone stays. */
-export function mendGrain(source: Source, work: WorkOf<'grain'>): Patch[] {
+export function mendGrain(source: Source, work: RetouchOf<'grain'>): Patch[] {
   const band = Math.max(1, work.band * longerSide(source))
   const mended = withPatches(source, mendStroke(source, work))
   const reach = Math.ceil(4 * band)
@@ -52,7 +52,7 @@ export function mendGrain(source: Source, work: WorkOf<'grain'>): Patch[] {
       for (let x = 0; x < window.width; x++, i++) {
         const from = ((y + reach) * around.width + x + reach) * 4
         const held = hold.data[i]!
-        const covered = held / Math.max(LEAST_ALPHA, old.data[from + 3]!)
+        const covered = held / Math.max(MIN_ALPHA, old.data[from + 3]!)
         for (let c = 0; c < 3; c++) {
           const made = old.data[from + c]! + whole.data[from + c]! - fresh.data[from + c]!
           picture.data[i * 4 + c] = Math.max(0, made) * covered

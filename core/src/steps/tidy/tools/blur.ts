@@ -1,6 +1,6 @@
 import { LINEAR, linearRaster, resampleLinear, wholeOf } from '../../../raster'
 import type { Patch, Source } from '../../../source'
-import type { WorkOf } from '../works'
+import type { RetouchOf } from '../retouches'
 import { workUnder } from './brushed'
 import { blurred, reducedFor } from './smooth'
 
@@ -8,7 +8,7 @@ import { blurred, reducedFor } from './smooth'
 const SPREAD_OF_BRUSH = 0.4
 
 /** Blurs under a stroke, so that nothing can be read any more at full strength. */
-export function blurStroke(source: Source, work: WorkOf<'blur'>): Patch[] {
+export function blurStroke(source: Source, work: RetouchOf<'blur'>): Patch[] {
   const longer = Math.max(source.size.width, source.size.height)
   const spread = Math.max(1, SPREAD_OF_BRUSH * work.strength * work.radius * longer)
   return workUnder(source, work, 1, 3 * spread, (surface) => {

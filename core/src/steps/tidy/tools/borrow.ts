@@ -12,15 +12,15 @@ import {
 } from '../../../raster'
 import type { Patch, Source } from '../../../source'
 import { brushHold, strokeAt, wholePixels, type Point } from '../../../strokes'
-import type { WorkOf } from '../works'
-import { LEAST_ALPHA } from './brushed'
+import type { RetouchOf } from '../retouches'
+import { MIN_ALPHA } from './brushed'
 
 /** Longer side of the picture in which tones are compared, in pixels. */
 const TONE_SIDE_PX = 96
 /** Rounds in which what crosses the rim comes to count little. */
 const ROUNDS = 6
 
-type Borrow = WorkOf<'borrow'>
+type Borrow = RetouchOf<'borrow'>
 
 /** From places of the photograph to those they are borrowed from, both in its pixels. */
 interface Move {
@@ -44,7 +44,7 @@ export function borrowArea(source: Source, work: Borrow): Patch[] {
   if (work.matched) matchTone(source, move, picture, cover)
   for (let i = 0; i < cover.data.length; i++) {
     const share = cover.data[i]!
-    const whole = share / Math.max(LEAST_ALPHA, picture.data[i * 4 + 3]!)
+    const whole = share / Math.max(MIN_ALPHA, picture.data[i * 4 + 3]!)
     for (let c = 0; c < 3; c++) picture.data[i * 4 + c]! *= whole
     picture.data[i * 4 + 3] = share
   }

@@ -7,7 +7,7 @@ import { boxOfStroke, brushHold, strokeAt, wholePixels, type PxStroke } from '..
 const PART_PX = 512
 
 /** Below this there is nothing to be seen. */
-export const LEAST_ALPHA = 1 / 512
+export const MIN_ALPHA = 1 / 512
 
 /** A part of a photograph under a brush. */
 export interface Brushed {
@@ -67,7 +67,7 @@ export function workUnder(
         const held = hold.data[i]! * strength
         const from = ((y + reach) * around.width + x + reach) * 4
         // Of what is partly transparent the colour is laid on; how transparent it is stays.
-        const whole = held / Math.max(LEAST_ALPHA, surface.data[from + 3]!)
+        const whole = held / Math.max(MIN_ALPHA, surface.data[from + 3]!)
         for (let c = 0; c < 3; c++) picture.data[i * 4 + c] = surface.data[from + c]! * whole
         picture.data[i * 4 + 3] = held
       }

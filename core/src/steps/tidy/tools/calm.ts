@@ -1,6 +1,6 @@
 import { linearRaster, type LinearRgba } from '../../../raster'
 import type { Patch, Source } from '../../../source'
-import type { WorkOf } from '../works'
+import type { RetouchOf } from '../retouches'
 import { workUnder } from './brushed'
 import { addDifference, reducedFor } from './smooth'
 
@@ -18,7 +18,7 @@ const EDGE = 0.045
  * Evens out blotches and fine dirt on a smooth surface. What is small goes first, then edges come back to where they
  * were, round by round (Zhang, Shen, Xu & Jia 2014, Rolling guidance filter).
  */
-export function calmStroke(source: Source, work: WorkOf<'calm'>): Patch[] {
+export function calmStroke(source: Source, work: RetouchOf<'calm'>): Patch[] {
   const longer = Math.max(source.size.width, source.size.height)
   const spread = Math.max(1.5, SPREAD_OF_BRUSH * work.radius * longer)
   return workUnder(source, work, work.strength, 4 * spread, (surface) => {
@@ -88,7 +88,7 @@ function tonesOf({ data }: LinearRgba): Float32Array {
 const TEXTURED = 0.02
 
 /** Whether a stroke goes over a surface with so much texture that calming it takes it away. */
-export function isTextured(source: Source, work: WorkOf<'calm'>): boolean {
+export function isTextured(source: Source, work: RetouchOf<'calm'>): boolean {
   const offs: number[] = []
   const see = (surface: LinearRgba): void => {
     const { width, height, data } = surface

@@ -1,5 +1,5 @@
 import type { Patch, Source } from '../../../source'
-import type { Work } from '../works'
+import type { Retouch } from '../retouches'
 import { mendGrain, smoothTone } from './bands'
 import { blurStroke } from './blur'
 import { borrowArea } from './borrow'
@@ -10,7 +10,7 @@ export { toneOf } from './bands'
 export { isTextured } from './calm'
 
 /** What a work lays over the photograph as it was before it; a sweep is no patch, but done to the picture. */
-export function patchesOf(source: Source, work: Work): Patch[] {
+export function patchesOf(source: Source, work: Retouch): Patch[] {
   switch (work.kind) {
     case 'mend':
       return mendStroke(source, work)

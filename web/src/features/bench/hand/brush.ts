@@ -11,7 +11,7 @@ export const resized = (radius: number, by: 1 | -1): number =>
 /** Points of a stroke lie at least this far apart, in shares of the picture. */
 const EVERY = 0.0015
 /** A stroke that has so many has been drawn over everything. */
-const MOST_POINTS = 4000
+const MAX_POINTS = 4000
 
 /** What the hand is drawing now. */
 export type Drawing =
@@ -40,7 +40,7 @@ export const strokeTool = (
   onDown: (at) => setDrawing({ kind: 'stroke', points: [pointOf(at)] }),
   onDrag: (at) => {
     const now = drawing()
-    if (now?.kind !== 'stroke' || now.points.length >= MOST_POINTS) return
+    if (now?.kind !== 'stroke' || now.points.length >= MAX_POINTS) return
     const [x, y] = pointOf(at)
     const [lastX, lastY] = now.points.at(-1)!
     if (Math.hypot(x - lastX, y - lastY) >= EVERY)

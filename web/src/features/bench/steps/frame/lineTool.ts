@@ -11,7 +11,7 @@ export interface Line {
 
 /** A line shorter than this share of the picture is a slip of the hand. */
 const SHORTEST = 0.02
-const MOST_DEG = 45
+const MAX_DEG = 45
 
 /**
  * By how much a picture is to be turned clockwise, in degrees, so that a line in it lies level, or stands where
@@ -40,7 +40,7 @@ export function lineTool(
       draw(null)
       if (turn === null) return
       const turnDeg = editor.steps.frame.turnDeg + turn
-      const kept = Math.round(Math.min(MOST_DEG, Math.max(-MOST_DEG, turnDeg)) * 100) / 100
+      const kept = Math.round(Math.min(MAX_DEG, Math.max(-MAX_DEG, turnDeg)) * 100) / 100
       editor.actions.keep(`Turned by ${formatSigned(turn, 1)}°`, 'frame', { turnDeg: kept })
     },
   }

@@ -24,7 +24,7 @@ const bounded = (pct: number): number => Math.round(Math.min(50, Math.max(-50, p
 
 /** How near to a corner of the product's box a press takes hold of it, as a share of the picture. */
 const HOLD_01 = 0.03
-const [LEAST_SIZE_PCT, MOST_SIZE_PCT] = [20, 300]
+const [MIN_SIZE_PCT, MAX_SIZE_PCT] = [20, 300]
 
 /** A corner of the product that is held: where its middle was, how far from it the press, and its size then. */
 interface Held {
@@ -50,7 +50,7 @@ export function useMoveTool(
     const { current } = held
     if (!current) return null
     const times = distanceBetween(at, current.middle) / current.distance
-    const sizePct = Math.min(MOST_SIZE_PCT, Math.max(LEAST_SIZE_PCT, current.sizePct * times))
+    const sizePct = Math.min(MAX_SIZE_PCT, Math.max(MIN_SIZE_PCT, current.sizePct * times))
     return Math.round(sizePct * 10) / 10
   }
   const keep = (shift: Shift): void => {

@@ -18,7 +18,7 @@ const HEIGHT = 84
 const NEAR_PX = 9
 /** Stops for each pixel by which the tones are pushed. */
 const EV_PER_PX = 0.01
-const MOST_POINTS = 8
+const MAX_POINTS = 8
 /** How far a black or white point of 100 reaches on the ramp. */
 const POINT_REACH = 0.15
 /** Where the curve is bent for shadows and highlights. */
@@ -81,7 +81,7 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
         Math.hypot((point.x / 100 - x) * box.width, (point.y / 100 - y) * box.height) < NEAR_PX,
     )
     if (near >= 0) setHeld({ kind: 'point', index: near })
-    else if (Math.abs(tone(x) - y) * box.height < NEAR_PX && curve.length < MOST_POINTS) {
+    else if (Math.abs(tone(x) - y) * box.height < NEAR_PX && curve.length < MAX_POINTS) {
       actions.show('light', { curve: [...curve, pointAt(event)] })
       setHeld({ kind: 'point', index: curve.length })
     } else setHeld({ kind: 'push', fromX: event.clientX, from: settings.exposureEv })

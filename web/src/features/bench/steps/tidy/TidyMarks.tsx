@@ -1,5 +1,5 @@
 import type { ComponentProps } from 'react'
-import type { Work, WorkOf } from '@cloudbank/core/steps'
+import type { Retouch, RetouchOf } from '@cloudbank/core/steps'
 import type { Point } from '@cloudbank/core/strokes'
 import type { TidyRaster } from '@cloudbank/hosts/previewer'
 import { HandMarks, LINES } from '../../hand'
@@ -8,11 +8,11 @@ interface Props extends Omit<ComponentProps<typeof HandMarks>, 'children'> {
   /** Dirt that is marked. */
   readonly specks: TidyRaster['specks']
   /** Works whose strokes are seen, as strongly as they work. */
-  readonly works: readonly Work[]
+  readonly works: readonly Retouch[]
   /** The outline of an area that waits to be placed. */
   readonly area: readonly Point[] | null
   /** The placed area that is worked on: its middle is marked. */
-  readonly placed: WorkOf<'borrow'> | null
+  readonly placed: RetouchOf<'borrow'> | null
 }
 
 /** Room between dirt and its mark, in pixels of the screen. */
@@ -80,7 +80,7 @@ const Middle = ({ at: [x, y] }: { at: Point }) =>
   ))
 
 interface TraceProps {
-  readonly work: Work
+  readonly work: Retouch
   readonly at: (point: Point) => Point
   readonly length: (share: number) => number
 }

@@ -1,6 +1,6 @@
 import { Box, Flex, Switch, Text } from '@chakra-ui/react'
 import { SHADES, TIDY_LOOKS, type Shade } from '@cloudbank/core/engine'
-import type { WorkOf } from '@cloudbank/core/steps'
+import type { RetouchOf } from '@cloudbank/core/steps'
 import { countOf, formatPercent } from '@cloudbank/core/words'
 import type { TidyRaster } from '@cloudbank/hosts/previewer'
 import { keyLabel } from '../../../../app/keys'
@@ -12,12 +12,12 @@ import type { Bench } from '../../useBench'
 import { FindingList } from '../FindingList'
 import type { Borrowed } from './borrowed'
 import { BRUSHES, LOOK_WORDS, STRAINS, TOOLS, useTidyTools, WITH_STRENGTH } from './tidyTools'
-import { WORK_WORDS, type WorkActions } from './useWorks'
+import { RETOUCH_WORDS, type RetouchActions } from './useRetouches'
 
 interface Props {
   readonly bench: Bench
   readonly drawn: TidyRaster | null
-  readonly works: WorkActions
+  readonly works: RetouchActions
   readonly borrowed: Borrowed
 }
 
@@ -51,7 +51,7 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
         title="Works"
         noun="work"
         listed={works}
-        wordsOf={({ kind }) => WORK_WORDS[kind]}
+        wordsOf={({ kind }) => RETOUCH_WORDS[kind]}
       />
       <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
     </Box>
@@ -224,7 +224,7 @@ const BORROWING = [
 
 function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 'borrowed'>) {
   const { outlining, borrowing } = useTidyTools()
-  const change = (words: string, more: Partial<WorkOf<'borrow'>>): void => {
+  const change = (words: string, more: Partial<RetouchOf<'borrow'>>): void => {
     if (chosen) works.change(chosen.id, words, { ...chosen.work, ...more })
   }
   return (

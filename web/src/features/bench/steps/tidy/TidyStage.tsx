@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
-import type { Work, WorkOf } from '@cloudbank/core/steps'
+import type { Retouch, RetouchOf } from '@cloudbank/core/steps'
 import { doneOf, type Point } from '@cloudbank/core/strokes'
 import { useCommand } from '../../../../app/commands'
 import {
@@ -26,7 +26,7 @@ import { TidyPanel } from './TidyPanel'
 import { borrowedOf } from './borrowed'
 import { BRUSHES, nextLook, STRAINS, TOOLS, useTidyTools, type ToolId } from './tidyTools'
 import { useTidyView } from './useTidyView'
-import { useWorks } from './useWorks'
+import { useRetouches } from './useRetouches'
 
 const NONE: readonly never[] = []
 
@@ -36,7 +36,7 @@ const takeTool = (tool: ToolId): void => useTidyTools.setState({ tool })
 export function TidyStage({ bench }: { bench: Bench }) {
   const { view, shot, picture, assets, mattes } = bench
   const hand = useTidyTools()
-  const works = useWorks(view.shoot.id, shot)
+  const works = useRetouches(view.shoot.id, shot)
   const [shown, setShown] = useState<Shown | null>(null)
   const [pointer, setPointer] = useState<Place | null>(null)
   const [drawing, setDrawing] = useState<Drawing | null>(null)
@@ -79,7 +79,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
       setDrawing(next)
     },
     refuse: (at) => refuseAt(view.shoot.id, shot, raster?.specks ?? NONE, at),
-    work: (work) => works.add({ turn: nextTurn(works.all), hidden: false, ...work } as Work), // of its kind
+    work: (work) => works.add({ turn: nextTurn(works.all), hidden: false, ...work } as Retouch), // of its kind
     mask: (points) => {
       const { chosen } = borrowed
       if (!chosen || hand.borrowing === 'choose') return
@@ -130,11 +130,11 @@ export function TidyStage({ bench }: { bench: Bench }) {
   )
 }
 
-type NewWork<K extends Work['kind']> = Omit<WorkOf<K>, 'turn' | 'hidden'>
+type NewWork<K extends Retouch['kind']> = Omit<RetouchOf<K>, 'turn' | 'hidden'>
 
 interface Hands extends InHand {
   readonly refuse: (at: Point) => void
-  readonly work: (work: { [K in Work['kind']]: NewWork<K> }[Work['kind']]) => void
+  readonly work: (work: { [K in Retouch['kind']]: NewWork<K> }[Retouch['kind']]) => void
   readonly mask: (points: Point[]) => void
 }
 

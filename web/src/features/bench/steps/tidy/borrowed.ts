@@ -1,9 +1,9 @@
-import type { Work, WorkOf } from '@cloudbank/core/steps'
+import type { Retouch, RetouchOf } from '@cloudbank/core/steps'
 
 /** An area that was placed. */
 export interface Placed {
   readonly id: string
-  readonly work: WorkOf<'borrow'>
+  readonly work: RetouchOf<'borrow'>
 }
 
 export interface Borrowed {
@@ -14,7 +14,7 @@ export interface Borrowed {
 }
 
 /** The areas that were borrowed on a shot. */
-export function borrowedOf(works: Readonly<Record<string, Work>>, asked: string | null): Borrowed {
+export function borrowedOf(works: Readonly<Record<string, Retouch>>, asked: string | null): Borrowed {
   const all = Object.entries(works)
     .flatMap(([id, work]) => (work.kind === 'borrow' ? [{ id, work }] : []))
     .sort((a, b) => a.work.turn - b.work.turn)

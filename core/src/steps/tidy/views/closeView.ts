@@ -1,4 +1,4 @@
-import { ownOf, placementsOf, settingsFor, type Plan } from '../brief'
+import { MATTE } from '../../../matte'
 import {
   fractionsOf,
   LINEAR,
@@ -14,15 +14,13 @@ import {
   type PlaneF32,
   type Size,
   type SrgbRgba8,
-} from '../raster'
-import type { Source } from '../source'
-import { countCleaned, specksSeen, STEPS, sweptArea, TidyOwn, TidySettings, toneOf } from '../steps'
-import type { EngineContext } from './context'
-import { decideShot } from './decideShot'
-import { drawLinear } from './drawRendition'
-import { mendShot } from './mendShot'
-import { partPlan } from './partPlan'
-import { neededSide, planRendition } from './planRendition'
+} from '../../../raster'
+import { defineView } from '../../view'
+import { countCleaned, specksSeen } from '../dirt'
+import { TidyOwn } from '../retouches'
+import { TidySettings } from '../settings'
+import { sweptArea } from '../sweep'
+import { toneOf } from '../tools'
 
 /** How a tidied picture is looked at: as it is; tones exaggerated; its tone or its grain alone; where its backdrop is swept. */
 export const TIDY_LOOKS = ['result', 'strain', 'tone', 'grain', 'swept'] as const
@@ -46,68 +44,56 @@ export interface TidyViewOptions {
   readonly isCut: boolean
 }
 
-export interface TidyView {
-  readonly picture: SrgbRgba8
-  /** Dirt that was found, as fractions of the photograph. */
-  readonly specks: readonly { readonly box: Box01; readonly isRefused: boolean }[]
+/** A mark on what was found, as fractions of the photograph. */
+export interface SpeckMark {
+  readonly box: Box01
+  readonly isRefused: boolean
+}
+
+export interface TidyViewFacts {
+  /** Dirt that was found. */
+  readonly specks: readonly SpeckMark[]
   /** How much of it can be seen at each placement. */
   readonly seenAt: readonly { readonly placementId: string; readonly count: number }[]
   /** Whether texture was calmed that may have to stay. */
   readonly calmsTexture: boolean
 }
 
-/**
- * A part of a shot as Tidy leaves it, to be looked at closely: clean at the scale of its largest placement.
- *
- * @throws CancelledError once the signal is aborted.
- */
-export async function drawTidyView(
-  source: Source,
-  plan: Plan,
-  context: EngineContext,
-  { window, size, look, band, strain, shade, isCut }: TidyViewOptions,
-): Promise<TidyView> {
-  const until = isCut ? 'cut' : 'tidy'
-  const decided = await decideShot(source, plan, context, { placements: [], sides: [], until })
-  const sides = placementsOf(plan).map((placement) => ({
-    placementId: placement.id,
-    sidePx: neededSide(planRendition(decided, plan, placement), source.size),
-  }))
-  const largest = Math.max(...sides.map(({ sidePx }) => sidePx))
-  const shot = mendShot(source, plan, decided, context, { sides: [largest], until })
-  const part = partPlan(plan, pixelsOf(window, source.size), size, shot.passes)
-  const drawn = lit(drawLinear(shot.sourceAt(largest), shot.facts, part), SHADES[shade])
-  const longer = Math.max(source.size.width, source.size.height)
-  const bandPx = Math.max(1, (band * longer * size.width) / part.window.width)
-  const { settings, own } = asked(plan)
-  const { matte } = shot.facts
-  const swept = (): PlaneF32 | null =>
-    sweptArea(source, matte?.kind === 'cut' ? matte : null, settings, own)
-  return {
-    picture:
+/** A part of a shot as Tidy leaves it, closely: clean at the scale of its largest placement. */
+export const closeView = defineView<TidyViewOptions, TidyViewFacts>({
+  reads: ({ isCut }) => ({ until: isCut ? 'cut' : 'tidy', scales: true, sides: [] }),
+  draw: (shot, { window, size, look, band, strain, shade }) => {
+    const { source, scales } = shot
+    const largest = Math.max(...scales.map(({ sidePx }) => sidePx))
+    const part = { window: pixelsOf(window, source.size), size }
+    const drawn = lit(shot.draw(part, largest), SHADES[shade])
+    const longer = Math.max(source.size.width, source.size.height)
+    const bandPx = Math.max(1, (band * longer * size.width) / part.window.width)
+    const settings = TidySettings.parse(shot.settings)
+    const own = TidyOwn.parse(shot.own)
+    const matte = shot.facts.of(MATTE)
+    const swept = (): PlaneF32 | null =>
+      sweptArea(source, matte?.kind === 'cut' ? matte : null, settings, own)
+    const picture =
       look === 'swept'
         ? veiled(srgbOfLinear(drawn), swept(), window)
-        : looked(drawn, look, bandPx, strain),
-    specks: specksSeen(source, settings, own.refused).map(({ window: box, isRefused }) => ({
-      box: fractionsOf(box, source.size),
-      isRefused,
-    })),
-    calmsTexture: shot.findings.some(({ code }) => code === 'texture-calmed'),
-    seenAt: sides.map(({ placementId, sidePx }) => ({
-      placementId,
-      count: countCleaned(source, { ...settings, cleanAt: 'output' }, own.refused, sidePx),
-    })),
-  }
-}
-
-/** What is asked of Tidy, and what the shot has there of its own. */
-function asked(plan: Plan): { settings: TidySettings; own: TidyOwn } {
-  const step = STEPS.find(({ id }) => id === 'tidy')! // of the registry
-  return {
-    settings: TidySettings.parse(settingsFor(plan, step, null)),
-    own: TidyOwn.parse(ownOf(plan, step)),
-  }
-}
+        : looked(drawn, look, bandPx, strain)
+    return {
+      picture,
+      facts: {
+        specks: specksSeen(source, settings, own.refused).map(({ window: box, isRefused }) => ({
+          box: fractionsOf(box, source.size),
+          isRefused,
+        })),
+        calmsTexture: shot.findings.some(({ code }) => code === 'texture-calmed'),
+        seenAt: scales.map(({ placementId, sidePx }) => ({
+          placementId,
+          count: countCleaned(source, { ...settings, cleanAt: 'output' }, own.refused, sidePx),
+        })),
+      },
+    }
+  },
+})
 
 /** A picture by so many times the light, in place. */
 function lit(picture: LinearRgba, light: number): LinearRgba {

@@ -7,7 +7,7 @@ const BRUSHED = { ...LISTED, ...STROKE, strength: z.number().min(0).max(1) }
 const BAND = { band: z.number().min(0.0005).max(0.05) }
 
 /** One thing that a person did to the photograph's surfaces. */
-export const Work = z.discriminatedUnion('kind', [
+export const Retouch = z.discriminatedUnion('kind', [
   /** A flaw is rebuilt from around it. */
   z.strictObject({ kind: z.literal('mend'), ...LISTED, ...STROKE }),
   /** A clean area is laid over a flawed one. */
@@ -41,14 +41,14 @@ export const Work = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sweep'), ...BRUSHED }),
   z.strictObject({ kind: z.literal('blur'), ...BRUSHED }),
 ])
-export type Work = z.output<typeof Work>
-export type WorkKind = Work['kind']
-export type WorkOf<K extends WorkKind> = Extract<Work, { kind: K }>
+export type Retouch = z.output<typeof Retouch>
+export type RetouchKind = Retouch['kind']
+export type RetouchOf<K extends RetouchKind> = Extract<Retouch, { kind: K }>
 
 /** What a shot has of its own in Tidy. */
 export const TidyOwn = z.strictObject({
   works: z
-    .record(z.string(), Work)
+    .record(z.string(), Retouch)
     .default({})
     .describe('What was done to this shot’s surfaces by hand.'),
   refused: z
@@ -58,4 +58,4 @@ export const TidyOwn = z.strictObject({
 })
 export type TidyOwn = z.output<typeof TidyOwn>
 
-export const isSweep = (work: Work): work is WorkOf<'sweep'> => work.kind === 'sweep'
+export const isSweep = (work: Retouch): work is RetouchOf<'sweep'> => work.kind === 'sweep'

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 
 /** JSON with its keys in order, so that equal values have equal texts. */
 export function canonicalJson(value: unknown): string {
@@ -9,19 +9,21 @@ export function canonicalJson(value: unknown): string {
   )
 }
 
-const restOf = new WeakMap<z.ZodObject, Readonly<Record<string, unknown>>>()
-
 /** The settings of a schema that are not at their default, by name. */
-export function notAtRest(
+export const nonDefaults = (
   schema: z.ZodObject,
   settings: Readonly<Record<string, unknown>>,
-): Record<string, unknown> {
-  const rest = restOf.get(schema) ?? schema.parse({})
-  restOf.set(schema, rest)
-  return Object.fromEntries(
+): Record<string, unknown> =>
+  Object.fromEntries(
     Object.entries(settings).filter(
       ([field, value]) =>
-        value !== undefined && canonicalJson(value) !== canonicalJson(rest[field]),
+        value !== undefined && canonicalJson(value) !== canonicalJson(defaultOf(schema, field)),
     ),
   )
+
+/** What a field of a schema is where nothing is said of it. */
+function defaultOf({ shape }: z.ZodObject, field: string): unknown {
+  const schema = shape[field]
+  if (schema instanceof z.ZodDefault) return schema.def.defaultValue
+  return schema && z.safeParse(schema, undefined).data
 }

@@ -1,12 +1,12 @@
-import type { Work } from '@cloudbank/core/steps'
+import type { Retouch } from '@cloudbank/core/steps'
 import type { ShootId, Shot } from '../../../../data'
 import { useListed, type ListedActions } from '../../hand'
 
-const NONE: Readonly<Record<string, Work>> = {}
+const NONE: Readonly<Record<string, Retouch>> = {}
 const PATH = ['touches', 'tidy', 'works']
 
 /** The words for a work in the history and in its list. */
-export const WORK_WORDS: Readonly<Record<Work['kind'], string>> = {
+export const RETOUCH_WORDS: Readonly<Record<Retouch['kind'], string>> = {
   mend: 'Mended',
   borrow: 'Borrowed an area',
   calm: 'Calmed',
@@ -16,15 +16,15 @@ export const WORK_WORDS: Readonly<Record<Work['kind'], string>> = {
   blur: 'Blurred',
 }
 
-export type WorkActions = ListedActions<Work>
+export type RetouchActions = ListedActions<Retouch>
 
 /** What was done to a shot's surfaces by hand. */
-export const useWorks = (shootId: ShootId, shot: Shot): WorkActions =>
-  useListed<Work>({
+export const useRetouches = (shootId: ShootId, shot: Shot): RetouchActions =>
+  useListed<Retouch>({
     shootId,
     shot,
     path: PATH,
     kept: shot.touches.tidy?.works ?? NONE,
-    noun: 'Work',
-    wordsFor: ({ kind }) => WORK_WORDS[kind],
+    noun: 'Retouch',
+    wordsFor: ({ kind }) => RETOUCH_WORDS[kind],
   })

@@ -1,0 +1,2 @@
+export { defineNote, Memory, type Note } from './memory'
+export { Scratch } from './scratch'
