@@ -34,6 +34,17 @@ const OUT_OF_REACH = [
   ...['process', 'Buffer', 'global', '__dirname', 'require'],
   ...['fetch', 'XMLHttpRequest', 'WebSocket', 'EventSource', 'Worker', 'importScripts'],
   ...['setTimeout', 'setInterval', 'setImmediate', 'requestAnimationFrame', 'performance'],
+  ...['queueMicrotask', 'Date', 'crypto'],
+]
+
+/** What a module of the core may not hold: whatever is remembered is handed in (`core/src/memory`). */
+const STATE = [
+  ['Program > VariableDeclaration[kind="let"]', 'a module holds no state'],
+  ['Program > ExportNamedDeclaration > VariableDeclaration[kind="let"]', 'a module holds no state'],
+  [
+    'Program > * > VariableDeclarator > NewExpression[callee.name=/^(Weak)?(Map|Set)$/][arguments.length=0]',
+    'a module holds no state; take a Memory',
+  ],
 ]
 
 /** Tests play what the code itself may not touch. */
@@ -109,6 +120,14 @@ export default tseslint.config(
     ignores: TESTS,
     rules: {
       'no-restricted-globals': ['error', ...OUT_OF_REACH],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'the core knows no chance; take a seed' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        ...STATE.map(([selector, message]) => ({ selector, message })),
+      ],
       'no-restricted-imports': [
         'error',
         {

@@ -1,7 +1,8 @@
-import type { Placement } from '../outlets'
 import { z } from 'zod'
+import type { Placement } from '../outlets'
 import {
   bare,
+  fieldOf,
   canonicalJson,
   nonDefaults,
   PER_PLACEMENT,
@@ -75,7 +76,7 @@ function askedOf({ id, settings }: Step, { changes }: Placement): AnyTouches {
   const asked = changes[id]
   if (!asked) return {}
   const whole = Object.entries(asked).map(([field, value]) => {
-    const schema = settings.shape[field]
+    const schema = fieldOf(settings, field)
     const read = schema && z.safeParse(bare(schema), value)
     return [field, read?.success ? read.data : value] as const
   })

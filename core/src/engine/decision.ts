@@ -18,8 +18,6 @@ export interface ShotDecision {
   readonly assets: ReadonlyMap<string, ReadonlyMap<string, unknown>>
 }
 
-const NONE: ReadonlyMap<string, never> = new Map<string, never>()
-
 /** What a step goes by: for the shot, or for one of its renditions. */
 export const givenFor = (
   { facts, assets }: Pick<ShotDecision, 'facts' | 'assets'>,
@@ -30,7 +28,7 @@ export const givenFor = (
   facts,
   settings: settingsFor(plan, step, placement),
   own: ownOf(plan, step),
-  assets: assets.get(step.id) ?? NONE,
+  assets: assets.get(step.id) ?? new Map<string, never>(),
 })
 
 /** The steps up to the one of this id; all where it is missing. */

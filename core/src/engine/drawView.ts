@@ -15,7 +15,7 @@ import { stepsUntil, type ShotDecision } from './decision'
 import { drawLinear, paintPlaceOf } from './drawRendition'
 import { mendShot, withMended } from './mendShot'
 import { partPlan } from './partPlan'
-import { neededSide, planRendition } from './planRendition'
+import { scalesOf } from './planRendition'
 import { refineShot } from './refineShot'
 
 /** Which view of which step. */
@@ -107,9 +107,3 @@ function viewOf(
   if (!step || !view) throw new TypeError(`There is no view ${name} of a step ${id}`)
   return { step, view }
 }
-
-const scalesOf = (source: Source, plan: Plan, decided: ShotDecision, steps: Registry) =>
-  placementsOf(plan).map((placement) => ({
-    placementId: placement.id,
-    sidePx: neededSide(planRendition(decided, plan, placement, steps), source.size),
-  }))

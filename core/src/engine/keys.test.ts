@@ -373,7 +373,10 @@ function* changedOnce(value: unknown, path: readonly string[] = []): Generator<[
   else if (typeof value === 'object' && value !== null)
     for (const [key, inner] of Object.entries(value))
       for (const [where, changed] of changedOnce(inner, [...path, key])) {
-        const copy = (Array.isArray(value) ? [...value] : { ...value }) as Record<string, unknown>
+        const copy = (Array.isArray(value) ? [...(value as unknown[])] : { ...value }) as Record<
+          string,
+          unknown
+        >
         copy[key] = changed
         yield [where, copy]
       }
@@ -383,11 +386,10 @@ function* changedOnce(value: unknown, path: readonly string[] = []): Generator<[
 function kindsIn(schema: z.core.$ZodType): string[] {
   const record = bare(schema)
   const union = record instanceof z.ZodRecord ? record.valueType : null
-  return union instanceof z.ZodUnion
-    ? union.options
-        .flatMap((one) => [...((one as z.ZodObject).shape.kind as z.ZodLiteral).values])
-        .map(String)
-    : []
+  if (!(union instanceof z.ZodUnion)) return []
+  return (union.options as z.ZodObject[]).map(({ shape }) =>
+    String((shape.kind as z.ZodLiteral).value),
+  )
 }
 
 test('everything that a shot has of its own is tried, kind by kind', () => {

@@ -1,7 +1,8 @@
-import type { Plan } from '../brief'
+import { placementsOf, type Plan } from '../brief'
 import type { ShotFacts } from '../facts'
 import type { Placement } from '../outlets'
 import { fractionsOf, wholeOf, within01, type Box01, type Size } from '../raster'
+import type { Source } from '../source'
 import { STEPS, type Registry, type RenditionPlan } from '../steps'
 import { givenFor, stepsUntil, type ShotDecision } from './decision'
 
@@ -40,6 +41,18 @@ export const neededSide = (
   { window, size }: Pick<RenditionPlan, 'window' | 'size'>,
   photograph: Size,
 ): number => (Math.max(photograph.width, photograph.height) * size.width) / window.width
+
+/** The photograph's longer side at the scale of each of a shot's renditions, in pixels. */
+export const scalesOf = (
+  source: Pick<Source, 'size'>,
+  plan: Plan,
+  decided: Pick<ShotDecision, 'facts' | 'passes' | 'assets'>,
+  steps: Registry = STEPS,
+): { readonly placementId: string; readonly sidePx: number }[] =>
+  placementsOf(plan).map((placement) => ({
+    placementId: placement.id,
+    sidePx: neededSide(planRendition(decided, plan, placement, steps), source.size),
+  }))
 
 /** The part of the photograph that becomes the picture, as fractions of the photograph. */
 export const windowOf = ({ window }: RenditionPlan, { photograph }: ShotFacts): Box01 =>

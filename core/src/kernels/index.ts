@@ -48,6 +48,9 @@ export const kernels = new WebAssembly.Instance(new WebAssembly.Module(KERNEL_BY
   env: { memory },
 }).exports as Kernels // the exports are what core/assembly/index.ts exports
 
+// The one thing in the core that a module holds, as a processor holds its registers: what is in this memory between two
+// calls is nobody's, but for the tables that modules put there once as they are loaded.
+// eslint-disable-next-line no-restricted-syntax -- it only grows while modules are loaded
 let fixedBytes = 16
 
 const aligned = (bytes: number): number => (bytes + 15) & ~15

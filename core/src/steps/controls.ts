@@ -31,6 +31,10 @@ export interface ControlGroup<Field extends string = string> {
   readonly controls: readonly Control<Field>[]
 }
 
+/** The schema of one field of an object's; undefined where it has none of the name. */
+export const fieldOf = ({ shape }: z.ZodObject, field: string): z.core.$ZodType | undefined =>
+  (shape as Readonly<Record<string, z.core.$ZodType>>)[field]
+
 /** A schema without its defaults. */
 export function bare(schema: z.core.$ZodType): z.core.$ZodType {
   return schema instanceof z.ZodDefault || schema instanceof z.ZodPrefault

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { fieldOf } from './controls'
 
 /** JSON with its keys in order, so that equal values have equal texts. */
 export function canonicalJson(value: unknown): string {
@@ -22,8 +23,8 @@ export const nonDefaults = (
   )
 
 /** What a field of a schema is where nothing is said of it. */
-function defaultOf({ shape }: z.ZodObject, field: string): unknown {
-  const schema = shape[field]
+function defaultOf(object: z.ZodObject, field: string): unknown {
+  const schema = fieldOf(object, field)
   if (schema instanceof z.ZodDefault) return schema.def.defaultValue
   return schema && z.safeParse(schema, undefined).data
 }

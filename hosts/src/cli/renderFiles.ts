@@ -117,7 +117,7 @@ export async function renderFiles(
 }
 
 const namedIn = ({ assets: named }: Plan, assets: readonly JobAsset[]): JobAsset[] => {
-  const hashes = new Set(Object.values(named))
+  const hashes = new Set(named.map(({ hash }) => hash))
   return assets.filter(({ hash }) => hashes.has(hash))
 }
 

@@ -5,7 +5,7 @@ export type {
   JobAsset,
   JobResults,
   KeyedMatte,
-  Source,
+  FileSource,
   ToWorker,
 } from './protocol'
 export { UnreachableError } from '../unreachable'

@@ -1,7 +1,7 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { CaptureFacts, FileFacts, FileProblem } from '@cloudbank/core/codec'
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
-import type { CutTile, TidyTile, RenditionFile } from '@cloudbank/core/engine'
+import type { RenditionFile, ViewName } from '@cloudbank/core/engine'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
@@ -9,7 +9,7 @@ import type { FinishedFile } from '@cloudbank/core/outlets'
 import type { NeutralProposal } from '@cloudbank/core/steps'
 
 /** A file's bytes; a Blob is read in the worker, so that the sender never holds them. */
-export type Source = Blob | Uint8Array
+export type FileSource = Blob | Uint8Array
 
 /** A matte under its key. */
 export interface KeyedMatte {
@@ -20,12 +20,12 @@ export interface KeyedMatte {
 /** A table or picture that a plan names by hash. */
 export interface JobAsset {
   readonly hash: string
-  readonly source: Source
+  readonly source: FileSource
 }
 
 /** What a shot is made of. */
 interface ShotJob {
-  readonly source: Source
+  readonly source: FileSource
   readonly plan: Plan
   /** Mattes that were kept of the shot. */
   readonly mattes: readonly KeyedMatte[]
@@ -36,17 +36,15 @@ interface ShotJob {
 export type Job =
   | {
       readonly kind: 'inspect'
-      readonly source: Source
+      readonly source: FileSource
       /** Longer side of the preview, in pixels. */
       readonly previewSidePx: number
     }
-  | { readonly kind: 'measure'; readonly source: Source }
-  /** What a render would cut. */
-  | ({ readonly kind: 'cut' } & ShotJob)
-  /** The cut-out as a small picture, square, `sidePx` long. */
-  | ({ readonly kind: 'cut-tile'; readonly sidePx: number } & ShotJob)
-  /** What Tidy leaves, strained, as a small picture at most `sidePx` long. */
-  | ({ readonly kind: 'tidy-tile'; readonly sidePx: number } & ShotJob)
+  | { readonly kind: 'measure'; readonly source: FileSource }
+  /** What is decided about a shot, for the mattes that its renditions will need. */
+  | ({ readonly kind: 'decide' } & ShotJob)
+  /** One of a step's views, as a small picture. */
+  | ({ readonly kind: 'view'; readonly name: ViewName; readonly options: unknown } & ShotJob)
   /** The cut-out as a file of its own. */
   | ({ readonly kind: 'cut-out'; readonly format: CutOutFormat } & ShotJob)
   | ({
@@ -74,17 +72,12 @@ export interface JobResults {
     readonly card: NeutralProposal | null
   }
   /** Mattes that were made anew; those that were given are not among them. */
-  cut: { readonly mattes: readonly KeyedMatte[] }
-  'cut-tile': {
-    /** The picture as WebP. */
-    readonly bytes: Uint8Array
-    readonly facts: Omit<CutTile, 'picture'>
-    readonly mattes: readonly KeyedMatte[]
-  }
-  'tidy-tile': {
-    /** The picture as WebP. */
-    readonly bytes: Uint8Array
-    readonly facts: Omit<TidyTile, 'picture'>
+  decide: { readonly mattes: readonly KeyedMatte[] }
+  view: {
+    /** The picture as WebP; null where the view has none. */
+    readonly bytes: Uint8Array | null
+    /** What the view says of it. */
+    readonly facts: unknown
     readonly mattes: readonly KeyedMatte[]
   }
   'cut-out': { readonly bytes: Uint8Array }

@@ -9,18 +9,20 @@ import { readFinished } from '@cloudbank/core/outlets'
 import { exportCutOut } from '@cloudbank/core/cutOut'
 import {
   decideShot,
-  drawCutTile,
-  drawTidyTile,
+  drawView,
+  refineShot,
   renderShot,
+  scalesOf,
   type EngineContext,
   type StopSignal,
 } from '@cloudbank/core/engine'
+import { Memory, Scratch } from '@cloudbank/core/memory'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
 import { createAssetStore } from './assetStore'
-import type { FromWorker, Job, JobResults, Source, ToWorker } from './protocol'
+import type { FileSource, FromWorker, Job, JobResults, ToWorker } from './protocol'
 import { errorToData } from './workerErrors'
 
 /** What the platform gives the worker. */
@@ -41,6 +43,8 @@ const TILE_QUALITY_PCT = 80
 export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
   const { codec, network, post, sha256 } = platform
   const assets = createAssetStore()
+  const memory = new Memory()
+  const scratch = new Scratch()
   post({ kind: 'ready' }, [])
 
   return async ({ jobId, job, stop }) => {
@@ -79,21 +83,22 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       network,
       asset: assets.get,
       mattes: new Map(job.mattes.map(({ key, matte }) => [key, matte])),
+      memory,
+      scratch,
       signal,
       onStage,
     }
-    if (job.kind === 'cut') {
-      const { mattes } = await decideShot(source, job.plan, context, { until: 'cut' })
+    if (job.kind === 'decide') {
+      const decided = await decideShot(source, job.plan, context)
+      const sides = scalesOf(source, job.plan, decided).map(({ sidePx }) => sidePx)
+      const { mattes } = await refineShot(source, job.plan, decided, context, { sides })
       return { mattes }
     }
-    if (job.kind === 'cut-tile') {
-      const { tile, mattes } = await drawCutTile(source, job.plan, context, job.sidePx)
-      const { picture, ...facts } = tile
-      return { bytes: await codec.encode(picture, 'webp', TILE_QUALITY_PCT), facts, mattes }
-    }
-    if (job.kind === 'tidy-tile') {
-      const { picture, ...facts } = await drawTidyTile(source, job.plan, context, job.sidePx)
-      return { bytes: await codec.encode(picture, 'webp', TILE_QUALITY_PCT), facts, mattes: [] }
+    if (job.kind === 'view') {
+      const { name, options, plan } = job
+      const { picture, facts, mattes } = await drawView(source, plan, context, name, options)
+      const bytes = picture && (await codec.encode(picture, 'webp', TILE_QUALITY_PCT))
+      return { bytes, facts, mattes }
     }
     if (job.kind === 'cut-out') {
       const dpi = await densityOf(bytes)
@@ -134,7 +139,7 @@ async function decoded<T>(decoding: Promise<T>): Promise<T> {
   }
 }
 
-async function readSource(source: Source): Promise<Uint8Array> {
+async function readSource(source: FileSource): Promise<Uint8Array> {
   return source instanceof Uint8Array ? source : new Uint8Array(await source.arrayBuffer())
 }
 
@@ -155,7 +160,7 @@ function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
       ? [result.preview.bytes]
       : 'renditions' in result
         ? result.renditions.map(({ bytes }) => bytes)
-        : 'bytes' in result
+        : 'bytes' in result && result.bytes
           ? [result.bytes]
           : []
   return files

@@ -1,7 +1,6 @@
 import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
-import type { CutLook, TidyView, TidyViewOptions } from '@cloudbank/core/engine'
-import type { CutMatte, Matte } from '@cloudbank/core/matte'
+import type { ViewName } from '@cloudbank/core/engine'
 import type { Box01, Matrix3, Rgb, Size } from '@cloudbank/core/raster'
 import type { LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
 import type { ErrorData, JobAsset, KeyedMatte } from '../pool'
@@ -46,36 +45,14 @@ export type PreviewRequest =
   | { readonly kind: 'read'; readonly picture: string; readonly spot: Spot }
   /** The colour that was last drawn at a place, as fractions of the sides. */
   | { readonly kind: 'pixel'; readonly view: string; readonly x: number; readonly y: number }
-  /** A part of a photograph as Cut has it, repairs and all. */
+  /** One of a step's views of a photograph at its own size. */
   | {
-      readonly kind: 'cut'
-      /** Drawings of one view are compared with the one before. */
+      readonly kind: 'view'
+      /** Only the newest drawing of a view is wanted; each may go by what the one before it showed. */
       readonly view: string
       readonly picture: string
-      readonly plan: Plan
-      readonly assets: readonly JobAsset[]
-      readonly mattes: readonly KeyedMatte[]
-      readonly window: Box01
-      readonly size: Size
-      readonly look: CutLook
-      /** Draws with alpha of the base level, and tells what has changed since the quick drawing before. */
-      readonly quick: boolean
-    }
-  /** A part of a photograph as Tidy leaves it. */
-  | {
-      readonly kind: 'tidy'
-      /** Only the newest drawing of a view is wanted. */
-      readonly view: string
-      readonly picture: string
-      readonly plan: Plan
-      readonly assets: readonly JobAsset[]
-      readonly mattes: readonly KeyedMatte[]
-      readonly options: TidyViewOptions
-    }
-  /** The outline of a cut as a path. */
-  | {
-      readonly kind: 'trace'
-      readonly picture: string
+      readonly name: ViewName
+      readonly options: unknown
       readonly plan: Plan
       readonly assets: readonly JobAsset[]
       readonly mattes: readonly KeyedMatte[]
@@ -98,30 +75,15 @@ export type PreviewRequest =
       readonly placementId?: string
     }
 
-/** A tidied picture as it is looked at. */
-export interface TidyRaster extends Size, Omit<TidyView, 'picture'> {
-  readonly data: Uint8ClampedArray
-  readonly tookMs: number
-}
-
-/** A cut as it is looked at. */
-export interface CutRaster extends Size {
-  readonly data: Uint8ClampedArray
-  /** Pixels that are cut another way than in the quick drawing before, 1 each; null where none are. */
-  readonly changed: Uint8Array | null
-  /** What is known of the cut; null where Cut is off. */
-  readonly matte: CutFacts | null
+/** A view as it was drawn. */
+export interface ViewRaster {
+  /** Straight sRGB bytes; null where the view has no picture. */
+  readonly picture: (Size & { readonly data: Uint8ClampedArray }) | null
+  /** What the view says of it. */
+  readonly facts: unknown
   /** Time that it took in the worker, in ms. */
   readonly tookMs: number
 }
-
-/** A matte without its pixels. */
-export type CutFacts =
-  | Extract<Matte, { kind: 'uncut' }>
-  | (Pick<CutMatte, 'kind' | 'box' | 'doubts' | 'repairs' | 'touchesBorder' | 'holes'> & {
-      /** The chance that the automatic cut is good, 0…1; null where it was made by hand. */
-      readonly confidence01: number | null
-    })
 
 /** A small picture by itself, straight sRGB bytes. */
 export interface StageRaster extends Size {
@@ -145,10 +107,8 @@ export interface PreviewAnswers {
   }
   read: NeutralReading
   pixel: { readonly srgb: Rgb; readonly lab: Rgb } | null
-  tidy: TidyRaster
   stages: readonly StageRaster[]
-  cut: CutRaster
-  trace: readonly Outline[]
+  view: ViewRaster
   snap: readonly Outline[]
 }
 

@@ -1,10 +1,6 @@
 import type { Codec } from '@cloudbank/core/codec'
-import {
-  drawTidyView,
-  lightPicture,
-  stagePictures,
-  type EngineContext,
-} from '@cloudbank/core/engine'
+import { drawView, lightPicture, stagePictures, type EngineContext } from '@cloudbank/core/engine'
+import { defineNote, Memory, Scratch } from '@cloudbank/core/memory'
 import { measureHistogram } from '@cloudbank/core/measure'
 import type { NetworkOf } from '@cloudbank/core/networks'
 import {
@@ -24,10 +20,9 @@ import {
   snapOutlines,
 } from '@cloudbank/core/steps'
 import { createAssetStore } from '../pool'
-import { createCutViews } from './cutViews'
 import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf } from './PictureShelf'
-import type { PreviewAnswers, PreviewRequest, StageRaster, TidyRaster } from './protocol'
+import type { PreviewAnswers, PreviewRequest, StageRaster, ViewRaster } from './protocol'
 
 /** What the platform gives the previewer. */
 export interface PreviewPlatform {
@@ -42,6 +37,7 @@ interface View {
 
 type RequestOf<K extends PreviewRequest['kind']> = Extract<PreviewRequest, { kind: K }>
 
+const CUBE = defineNote<CubeLut>('colour table')
 /** Pixels of a histogram that is counted while a slider moves. */
 const HISTOGRAM_PIXELS = 60_000
 
@@ -53,7 +49,10 @@ export function servePreviewer({
   const shelf = new PictureShelf()
   const views = new Map<string, View>()
   const assets = createAssetStore()
-  const cutViews = createCutViews()
+  /** What each view showed last, by the view's own account, and of which picture. */
+  const seen = new Map<string, { readonly picture: string; readonly what: unknown }>()
+  const memory = new Memory()
+  const scratch = new Scratch()
   const mattes = createMatteStore()
 
   return async (request) => {
@@ -68,7 +67,7 @@ export function servePreviewer({
         return null
       case 'abandon':
         views.delete(request.view)
-        cutViews.forget(request.view)
+        seen.delete(request.view)
         return null
       case 'draw':
         return draw(request)
@@ -78,12 +77,8 @@ export function servePreviewer({
         return pixelAt(views.get(request.view)?.shown ?? null, request.x, request.y)
       case 'stages':
         return drawStages(request)
-      case 'cut':
-        return cutViews.draw(shelf.get(request.picture), contextOf(request), request)
-      case 'tidy':
-        return drawTidy(request)
-      case 'trace':
-        return cutViews.trace(shelf.get(request.picture), contextOf(request), request.plan)
+      case 'view':
+        return drawOne(request)
       case 'snap':
         return snapOutlines(shelf.get(request.picture).levels.at(-1)!.source, request.outlines)
     }
@@ -114,27 +109,36 @@ export function servePreviewer({
     return { width, height, histogram, tookMs: performance.now() - began }
   }
 
-  async function drawTidy(request: RequestOf<'tidy'>): Promise<TidyRaster> {
+  async function drawOne(request: RequestOf<'view'>): Promise<ViewRaster> {
     const began = performance.now()
+    const { view, name, options, plan } = request
     const { source } = shelf.get(request.picture).levels.at(-1)!
-    const context = contextOf(request)
-    const { picture, ...found } = await drawTidyView(source, request.plan, context, request.options)
-    const { width, height, data } = picture
-    return { width, height, data, ...found, tookMs: performance.now() - began }
+    const last = seen.get(view)
+    const before = last?.picture === request.picture ? last.what : undefined
+    const drawn = await drawView(source, plan, contextOf(request), name, options, { before })
+    seen.set(view, { picture: request.picture, what: drawn.seen })
+    const { picture, facts } = drawn
+    return {
+      picture: picture && { width: picture.width, height: picture.height, data: picture.data },
+      facts,
+      tookMs: performance.now() - began,
+    }
   }
 
   async function cubeOf(look: Look): Promise<CubeLut | null> {
     const bytes = look.from === 'cube' ? await assets.get(look.hash) : null
-    return bytes && readCubeAsset(bytes)
+    return bytes && memory.of(bytes, CUBE, () => readCubeAsset(bytes))
   }
 
-  function contextOf(request: RequestOf<'stages' | 'cut' | 'tidy' | 'trace'>): EngineContext {
+  function contextOf(request: RequestOf<'stages' | 'view'>): EngineContext {
     assets.give(request.assets)
     return {
       codec,
       network,
       asset: assets.get,
       mattes: mattes.take(request.mattes),
+      memory,
+      scratch,
       signal: { aborted: false },
     }
   }

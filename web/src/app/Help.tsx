@@ -1,8 +1,8 @@
 import { Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Action, Key, Window } from '../ui'
-import { useCommand } from './commands'
-import { KEYS, keyLabel, type KeyName } from './keys'
+import { useCommand } from '../keys/commands'
+import { KEYS, keyLabel, type KeyName } from '../keys/keys'
 
 /** All keys, on one page. */
 export function Help() {

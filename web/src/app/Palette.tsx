@@ -4,10 +4,10 @@ import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
 import { useShootView } from '../data'
 import { Key, Window } from '../ui'
-import { useCommand, useCommands } from './commands'
+import { useCommand, useCommands } from '../keys/commands'
 import { findsOf } from './finds'
-import { keyLabel } from './keys'
-import { useGo } from './useGo'
+import { keyLabel } from '../keys/keys'
+import { useGo } from '../ui/useGo'
 import './palette.css'
 
 /** Finds and does everything that can be done on this screen, and finds what the shoot has. */

@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react'
-import { useCommand } from './commands'
+import { useCommand } from '../keys/commands'
 import { SKIES, useSky } from './sky'
 
 const FILL = { day: '#EDEDED', dusk: '#7A7A7A', night: '#1C1C1C' } as const

@@ -4,7 +4,7 @@ import { useHistory, type ShootId } from '../data'
 import { attempt } from '../notices'
 import { redo, undo } from '../work/undo'
 import { Action } from '../ui'
-import { isTyping, useCommand } from './commands'
+import { isTyping, useCommand } from '../keys/commands'
 
 /** In a field of text these keys take back what was typed there. */
 const CHORD = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: isTyping } as const

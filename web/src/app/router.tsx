@@ -1,7 +1,7 @@
 import { createBrowserRouter } from 'react-router'
 import { DemoPage, HomePage } from '../features/home'
 import { SheetPage } from '../features/sheet'
-import { Lost } from './Lost'
+import { Lost } from '../ui/Lost'
 import { Shell } from './Shell'
 
 /** Home and sheet come with the app; what is reached from them is fetched when it is opened. */

@@ -73,4 +73,4 @@ export {
 export { useHistory, type ShownDeed } from './useHistory'
 export { watchTables } from './changes'
 export { checkRows, setAside } from './readRows'
-export { isSame, valueAt, type Path } from './paths'
+export { isSame, valueAt, withValueAt, type Path } from './paths'

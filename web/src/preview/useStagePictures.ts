@@ -97,8 +97,8 @@ async function findMattes(
   if (kept.length > 0) return kept
   const original = await database.originals.get(plan.original as never)
   if (!original || signal.aborted) throw new CancelledError()
-  const job = { kind: 'cut', source: original.blob, plan, mattes: kept, assets } as const
-  const { mattes } = await sharedPool().run<'cut'>(job, { signal })
+  const job = { kind: 'decide', source: original.blob, plan, mattes: kept, assets } as const
+  const { mattes } = await sharedPool().run<'decide'>(job, { signal })
   await database.mattes.bulkPut([...mattes])
   return mattes
 }

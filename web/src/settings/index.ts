@@ -10,5 +10,6 @@ export {
   type FieldOf,
   type NumberControl,
 } from './controls'
+export { useBriefEditor, type BriefEditor } from './useBriefEditor'
 export { drafted, type Drafts, type Place } from './drafts'
 export { useDrafts, type Change, type DraftActions } from './useDrafts'

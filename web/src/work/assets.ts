@@ -25,7 +25,7 @@ export async function assetsOf(
   db: Database = database,
 ): Promise<JobAsset[]> {
   const found = await Promise.all(
-    Object.values(assets).map(async (hash) => {
+    assets.map(async ({ hash }) => {
       const reading = read.get(hash) ?? readAsset(FileHash.parse(hash), db)
       read.set(hash, reading)
       // What is missing, or could not be read, is looked for again at the next need.
@@ -101,7 +101,7 @@ export function useAssets({ assets }: Pick<Plan, 'assets'>): readonly JobAsset[]
   const named = useMemo(() => assets, [key])
   const [found, setFound] = useState<{ key: string; assets: readonly JobAsset[] } | null>(null)
   useEffect(() => {
-    if (Object.keys(named).length === 0) return
+    if (named.length === 0) return
     let current = true
     assetsOf({ assets: named }).then(
       (read) => current && setFound({ key, assets: read }),

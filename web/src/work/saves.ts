@@ -94,10 +94,18 @@ const PREFIX = 'cloudbank-unsaved/'
 export const saves = new SaveQueue({
   perform: performPlain,
   remember: (unsaved) => {
-    if (unsaved === null) localStorage.removeItem(PREFIX + TAB)
-    else localStorage.setItem(PREFIX + TAB, JSON.stringify(unsaved))
+    try {
+      if (unsaved === null) localStorage.removeItem(PREFIX + TAB)
+      else localStorage.setItem(PREFIX + TAB, JSON.stringify(unsaved))
+    } catch {
+      // There is no room for it: it is saved all the same unless the page is left this very moment.
+    }
   },
 })
+
+/** Keeps values in the history, under words, for which nothing newer is to be put. */
+export const keepPuts = (shootId: ShootId, words: string, puts: PlainDeed['puts']): Promise<void> =>
+  saves.save({ shootId, words, puts, mergeKey: crypto.randomUUID() })
 
 /** Saves what tabs that have been closed had not saved yet. */
 export async function saveLeftovers(): Promise<void> {

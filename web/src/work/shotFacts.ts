@@ -1,5 +1,5 @@
 import { FORMATS } from '@cloudbank/core/codec'
-import { STEPS } from '@cloudbank/core/steps'
+import { handDone, STEPS } from '@cloudbank/core/steps'
 import { countOf, formatBytes, formatPercent } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../data'
 import { groupsOf, touchWords } from '../settings'
@@ -39,13 +39,12 @@ export function shotFacts(shot: Shot, view: ShootView): [string, string][] {
 
 /** What a shot sets on top of the brief, with the values. */
 export function touchesOf({ touches }: Shot): string[] {
-  const repairs = Object.keys(touches.cut?.repairs ?? {}).length
-  const works = Object.keys(touches.tidy?.works ?? {}).length
-  return [
-    ...STEPS.flatMap(({ id }) =>
-      groupsOf(id).flatMap((group) => touchWords(id, group, touches[id] ?? {})),
-    ),
-    ...(repairs > 0 ? [countOf(repairs, 'repair')] : []),
-    ...(works > 0 ? [countOf(works, 'work')] : []),
-  ]
+  const set = STEPS.flatMap(({ id }) =>
+    groupsOf(id).flatMap((group) => touchWords(id, group, touches[id] ?? {})),
+  )
+  const byHand = STEPS.flatMap(({ id, hands }) => {
+    const count = hands ? Object.keys(handDone(hands, touches[id])).length : 0
+    return hands && count > 0 ? [countOf(count, hands.noun)] : []
+  })
+  return [...set, ...byHand]
 }

@@ -29,6 +29,17 @@ describe('lightings', () => {
     ).toEqual(['ab', 'cd'])
   })
 
+  test.each([
+    ['2026-12-31T23:58:00', '2027-01-01T00:03:30', 'ab'],
+    ['2024-02-28T23:59:00', '2024-02-29T00:01:00', 'ab'],
+    ['2023-02-28T23:59:00', '2023-03-01T00:01:00', 'ab'],
+    ['2024-02-28T23:59:00', '2024-03-01T00:01:00', 'a,b'],
+    ['1999-12-31T23:59:00', '2000-01-01T23:59:00', 'a,b'],
+  ])('%s and %s: a day’s end is no pause, a day is', (one, other, groups) => {
+    const at = (id: string, takenAt: string) => ({ ...clue(id, '09:00'), takenAt })
+    expect(sorted([at('a', one), at('b', other)]).join()).toBe(groups)
+  })
+
   test('are of one camera', () => {
     expect(
       sorted([clue('a', '09:04'), clue('b', '09:05', GREY, 'P7'), clue('c', '09:06')]),

@@ -82,8 +82,7 @@ function withoutLoners<Key>(groups: readonly LightingGroup<Key>[]): LightingGrou
   return kept.filter(({ key, members }) => key !== null || members.length > 0)
 }
 
-const minutesBetween = (a: string, b: string): number =>
-  Math.abs(Date.parse(`${a}Z`) - Date.parse(`${b}Z`)) / 60_000
+const minutesBetween = (a: string, b: string): number => Math.abs(minutesOf(a) - minutesOf(b))
 
 function timeFits(clue: LightingClue, members: readonly LightingClue[]): boolean {
   return members.some(
@@ -109,4 +108,25 @@ function castOf({ backdrop, backdropShare01 }: LightingClue): readonly [number, 
   const scale = 0.5 / Math.max(...backdrop)
   const [, a, b] = linearToLab([backdrop[0] * scale, backdrop[1] * scale, backdrop[2] * scale])
   return [a, b]
+}
+
+/**
+ * Minutes from 0000-03-01 to a local time, YYYY-MM-DDTHH:MM:SS, by the Gregorian calendar (Richards 2013, Calendars,
+ * in the Explanatory Supplement to the Astronomical Almanac).
+ */
+function minutesOf(time: string): number {
+  const [year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0] = time
+    .split(/[-T:]/)
+    .map(Number)
+  // Years are counted from March, so that a leap day ends one.
+  const y = month > 2 ? year : year - 1
+  const fromMarch = (month + 9) % 12
+  const days =
+    365 * y +
+    Math.floor(y / 4) -
+    Math.floor(y / 100) +
+    Math.floor(y / 400) +
+    Math.floor((153 * fromMarch + 2) / 5) +
+    day
+  return (days * 24 + hour) * 60 + minute + second / 60
 }

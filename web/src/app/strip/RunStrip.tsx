@@ -4,7 +4,7 @@ import type { Run } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { leftMs, pauseRun, resumeRun, stopRun, useRunReport } from '../../work/runs'
-import { useCommand } from '../commands'
+import { useCommand } from '../../keys/commands'
 import { Strip } from './Strip'
 
 /** The run that is under way or held, as every tab sees it. */

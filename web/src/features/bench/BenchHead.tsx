@@ -1,8 +1,8 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { keyLabel } from '../../app/keys'
+import { keyLabel } from '../../keys/keys'
 import { Action, Key } from '../../ui'
 import { StageLine } from './StageLine'
-import type { Bench } from './useBench'
+import type { Bench } from '../../stage/bench'
 import { useStagePictures } from '../../preview'
 
 /** Longer side of the pictures in the line of stages. */

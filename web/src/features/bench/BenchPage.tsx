@@ -1,11 +1,11 @@
 import { Grid } from '@chakra-ui/react'
 import { useParams } from 'react-router'
-import { Lost } from '../../app/Lost'
+import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView, type Shot } from '../../data'
 import { BenchFoot } from './BenchFoot'
 import { BenchHead } from './BenchHead'
 import { Siblings } from './Siblings'
-import { stageOf } from './steps'
+import { stageOf } from '../../steps'
 import { useBench } from './useBench'
 
 /** Where one shot is worked on. */

@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
-import { KEYS, keyLabel } from '../../app/keys'
+import { KEYS, keyLabel } from '../../keys/keys'
 import { Key } from '../../ui'
 import { StageCanvas } from '../../preview'
 

@@ -3,58 +3,19 @@ import { useLocation } from 'react-router'
 import { z } from 'zod'
 import type { Plan } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
-import type { JobAsset } from '@cloudbank/hosts/pool'
-import { useCommand } from '../../app/commands'
-import { useGo } from '../../app/useGo'
-import { useHeld } from '../../app/useHeld'
-import { usePictureUrl, type Product, type Rendition, type ShootView, type Shot } from '../../data'
-import { useOpenPicture, type OpenPicture } from '../../preview'
+import { useCommand } from '../../keys/commands'
+import { useGo } from '../../ui/useGo'
+import { useHeld } from '../../keys/useHeld'
+import { usePictureUrl, type ShootView, type Shot } from '../../data'
+import { useMattes, useOpenPicture } from '../../preview'
 import { useAssets } from '../../work/assets'
 import { inSheetOrder } from '../../work/products'
 import { planOf, recipeOf } from '../../work/recipe'
 import { renditionsOf, standingOf } from '../../work/stale'
-import { useSame } from './useSame'
-import { touchesWith, useShotEditor, type ShotEditor } from './useShotEditor'
-import { useMattes, type ShotMattes } from '../../preview'
-import type { Compare } from './Viewer'
-
-/** Longer side of the preview that follows the settings, in pixels: beyond it the full size has more to show. */
-export const PREVIEW_SIDE_PX = 1600
-
-/** Everything that the parts of the bench share. */
-export interface Bench {
-  readonly view: ShootView
-  readonly shot: Shot
-  readonly product: Product | undefined
-  /** The shots in the order of the sheet, and the place of this one among them. */
-  readonly order: readonly Shot[]
-  readonly at: number
-  readonly open: (shotId: string) => void
-  readonly leave: () => void
-  /** Whether it was opened to touch up what a review has seen. */
-  readonly isFromReview: boolean
-  readonly stage: StepId
-  readonly setStage: (stage: StepId) => void
-  readonly compare: Compare
-  readonly setCompare: (compare: Compare) => void
-  readonly editor: ShotEditor
-  /** The plan with what is being changed. The same object for as long as it says the same. */
-  readonly plan: Plan
-  readonly assets: readonly JobAsset[]
-  /** The photograph, opened; null until it is. */
-  readonly picture: OpenPicture | null
-  /** What is known of its cut. */
-  readonly mattes: ShotMattes
-  /** Why it could not be opened. */
-  readonly failure: string | null
-  readonly original: string | undefined
-  /** Whether the original is to be shown instead of the result. */
-  readonly originalHeld: boolean
-  /** The renditions that are made, and the one that is looked at. */
-  readonly made: readonly Rendition[]
-  readonly rendition: Rendition | undefined
-  readonly showRendition: (placementId: string) => void
-}
+import { useSame } from '../../stage/useSame'
+import { PREVIEW_SIDE_PX, type Bench } from '../../stage/bench'
+import { touchesWith, useShotEditor, type ShotEditor } from '../../stage/useShotEditor'
+import type { Compare } from '../../stage/Viewer'
 
 /** What a screen that was left for the bench says of itself. */
 const FromReview = z.object({ from: z.literal('review') })

@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { STEPS } from '@cloudbank/core/steps'
-import { Lost } from '../../app/Lost'
+import { Lost } from '../../ui/Lost'
 import { isSame, useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { wordsToFind } from '../../settings'
@@ -15,7 +15,7 @@ import { useBriefChoices } from '../../shoot'
 import { KeepPart } from './KeepPart'
 import { LivePictures } from './LivePictures'
 import { StepPanel } from './StepPanel'
-import { useBriefEditor } from './useBriefEditor'
+import { useBriefEditor } from '../../settings/useBriefEditor'
 
 /** Every setting of the brief, grouped by step. */
 export function BriefPage() {

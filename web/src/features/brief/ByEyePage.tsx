@@ -1,13 +1,13 @@
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { Lost } from '../../app/Lost'
+import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView } from '../../data'
 import { StagePreview, useStagedPicture } from '../../preview'
 import { Choose } from '../../ui'
 import { isAnswered, QUESTIONS, withAnswer, type Answer } from './questions'
 import { tellingShots } from './tellingShots'
-import { useBriefEditor } from './useBriefEditor'
+import { useBriefEditor } from '../../settings/useBriefEditor'
 
 /** Longer side of an answer's picture, in pixels. */
 const SIDE_PX = 360

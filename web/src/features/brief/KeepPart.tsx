@@ -4,7 +4,7 @@ import { attempt, useNotices } from '../../notices'
 import { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from '../../shoot'
 import { Action, JsonPicker } from '../../ui'
 import { downloadJson } from '../../work/delivery'
-import type { BriefEditor } from './useBriefEditor'
+import type { BriefEditor } from '../../settings/useBriefEditor'
 
 /** Changes that are named; the others are counted. */
 const NAMED = 4

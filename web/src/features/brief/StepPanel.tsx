@@ -8,8 +8,8 @@ import {
   type NumberControl,
 } from '../../settings'
 import { ChoiceSetting, NumberSetting, SwitchSetting } from '../../ui/fields'
-import { OWN_SETTINGS } from './own'
-import type { BriefEditor } from './useBriefEditor'
+import { settingOf } from '../../steps'
+import type { BriefEditor } from '../../settings/useBriefEditor'
 
 /** All settings of one step, a row a setting, as its controls say. */
 export function StepPanel({ step, editor }: { step: StepId; editor: BriefEditor }) {
@@ -47,7 +47,7 @@ export function StepPanel({ step, editor }: { step: StepId; editor: BriefEditor 
             />
           )
         case 'own': {
-          const Own = OWN_SETTINGS[step]?.[field]
+          const Own = settingOf(step, field)
           return Own && <Own key={field} editor={editor} />
         }
       }

@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { useGo } from '../../app/useGo'
+import { useGo } from '../../ui/useGo'
 import { describeError } from '../../notices'
 import { openDemo } from '../../work/demo'
 

@@ -1,9 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
-import { useCommand } from '../../app/commands'
-import { Lost } from '../../app/Lost'
-import { useGo } from '../../app/useGo'
+import { useCommand } from '../../keys/commands'
+import { Lost } from '../../ui/Lost'
+import { useGo } from '../../ui/useGo'
 import { countOf } from '@cloudbank/core/words'
 import { attempt } from '../../notices'
 import {

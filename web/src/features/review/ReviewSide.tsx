@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { keyLabel, type KeyName } from '../../app/keys'
+import { keyLabel, type KeyName } from '../../keys/keys'
 import { usePictureUrl, type ShootView, type Shot } from '../../data'
 import { Action, FindingWhy, Key, ReturnWindow } from '../../ui'
 import { findingsByKind, findingsOf } from '../../work/findings'

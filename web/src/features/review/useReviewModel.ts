@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
-import { useCommand } from '../../app/commands'
-import { useGo } from '../../app/useGo'
+import { useCommand } from '../../keys/commands'
+import { useGo } from '../../ui/useGo'
 import type { ShootView, Shot } from '../../data'
 import { attempt } from '../../notices'
 import { recordVerdict, RETURN_REASONS } from '../../work/verdicts'

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import { countOf } from '@cloudbank/core/words'
-import { keyLabel } from '../../app/keys'
+import { keyLabel } from '../../keys/keys'
 import type { ShootView } from '../../data'
 import { Action, Key } from '../../ui'
 import { recipeOf } from '../../work/recipe'

@@ -2,11 +2,10 @@ import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-u
 import { useRef } from 'react'
 import { Link } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
-import { keyLabel } from '../../app/keys'
+import { keyLabel } from '../../keys/keys'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
-import { stopCutting, useCutTiles } from '../../work/cutTiles'
-import { stopTidying, useTidyTiles } from '../../work/tidyTiles'
+import type { StepLens } from '../../lens'
 import { FilterMenu, FilterWords, ORDERS, type OrderId } from './filter'
 import { LENSES } from './lens'
 import type { SheetModel } from './useSheetModel'
@@ -87,8 +86,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         />
       </Flex>
       <FilterWords view={view} filter={filter} left={order.length} onChange={setFilter} />
-      {lens === 'cut' && <CuttingLine />}
-      {lens === 'tidy' && <TidyingLine />}
+      {model.stepLens && <MakingLine lens={model.stepLens} />}
       {lens === 'rules' && view.shoot.outlets.length === 0 && (
         <Text paddingX="16px" paddingBottom="4px" color="softInk">
           This shoot goes to no outlet yet; choose some on{' '}
@@ -132,28 +130,10 @@ function AddMenu(props: { onBrowse: () => void; onFolder: () => void; onProductD
   )
 }
 
-const CuttingLine = () => (
-  <MakingLine {...useCutTiles()} stop={stopCutting} toDo="to cut" goOn="Cut the rest" />
-)
-const TidyingLine = () => (
-  <MakingLine
-    {...useTidyTiles()}
-    stop={stopTidying}
-    toDo="to look over"
-    goOn="Look over the rest"
-  />
-)
-
-interface MakingProps {
-  readonly left: number | null
-  readonly stopped: boolean
-  readonly stop: (stopped: boolean) => void
-  readonly toDo: string
-  readonly goOn: string
-}
-
 /** How many small pictures of a lens are still to be made, and how to stop that. */
-function MakingLine({ left, stopped, stop, toDo, goOn }: MakingProps) {
+function MakingLine({ lens: { tiles, toDo, goOn } }: { lens: StepLens }) {
+  const { left, stopped } = tiles.useTiles()
+  const stop = tiles.setStopped
   if (left === null && !stopped) return null
   return (
     <Flex align="center" gap="4px" paddingX="16px" paddingBottom="4px" flex="none">

@@ -1,17 +1,15 @@
 import { memo, useRef, useState } from 'react'
 import type { FrameSettings, HemSegment } from '@cloudbank/core/steps'
-import { countOf, formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
+import { formatBytes, formatPercent, formatSigned } from '@cloudbank/core/words'
 import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../data'
 import { useDragShots } from '../../drag'
 import { LitPreview } from '../../preview'
 import type { OutletVerdict } from '../../work/delivery'
 import { verdictWords } from '../../work/verdicts'
 import type { LightReading } from '../../work/lightings'
-import { cutKeyOf, useCutTiles, type ShownCut } from '../../work/cutTiles'
-import { tidyKeyOf, useTidyTiles } from '../../work/tidyTiles'
-import { CutTileView } from './CutTileView'
-import { TidyTileView } from './TidyTileView'
+import { STEP_LENSES } from '../../steps'
 import { FrameMarks } from './FrameMarks'
+import { LensPicture, LensReading } from './StepLensParts'
 import { fill01 } from '../../work/frameReading'
 import { Hem } from './Hem'
 import type { LensId } from './lens'
@@ -54,14 +52,17 @@ export const Tile = memo(function Tile(props: TileProps) {
   const tile = useRef<HTMLDivElement>(null)
   useDragShots(tile, shot.id)
   const asOriginal = !rendition || props.original || (lens === 'photo' && hovered)
-  const cut = useCutTiles(({ tiles }) =>
-    lens === 'cut' ? tiles.get(cutKeyOf(shot, props.view)) : undefined,
-  )
-  const dirt = useTidyTiles(({ tiles }) =>
-    lens === 'tidy' ? tiles.get(tidyKeyOf(shot, props.view)) : undefined,
-  )
+  const stepLens = STEP_LENSES.find(({ id }) => id === lens)
   const result = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
   const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
+  const photograph = (
+    <img
+      src={asOriginal ? preview : (result ?? preview)}
+      alt=""
+      draggable={false}
+      decoding="async"
+    />
+  )
   return (
     <div
       ref={tile}
@@ -80,22 +81,17 @@ export const Tile = memo(function Tile(props: TileProps) {
       onMouseLeave={() => setHovered(false)}
     >
       <div className="tile-mat" style={{ width: px, height: px }}>
-        {lens === 'cut' && cut && !props.original ? (
-          <CutTileView cut={cut} name={shot.fileName} />
-        ) : lens === 'tidy' && dirt && !props.original ? (
-          <TidyTileView dirt={dirt} shot={shot} />
+        {stepLens && !props.original ? (
+          <LensPicture lens={stepLens} shot={shot} view={props.view}>
+            {photograph}
+          </LensPicture>
         ) : lens === 'light' && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />
             {props.reading && <Patch reading={props.reading} />}
           </>
         ) : (
-          <img
-            src={asOriginal ? preview : (result ?? preview)}
-            alt=""
-            draggable={false}
-            decoding="async"
-          />
+          photograph
         )}
         {shot.verdict && (
           <i className="tile-verdict" title={verdictWords(shot.verdict)} aria-hidden />
@@ -111,11 +107,11 @@ export const Tile = memo(function Tile(props: TileProps) {
           <span title={shot.fileName}>{shot.angle ?? shot.fileName}</span>
           {(lens !== 'photo' || px >= WITH_WEIGHT_PX || shot.failure !== null) && (
             <span>
-              {lens === 'cut'
-                ? cutReading(cut)
-                : lens === 'tidy'
-                  ? dirt && countOf(dirt.specks.length, 'speck')
-                  : reading(props)}
+              {stepLens ? (
+                <LensReading lens={stepLens} shot={shot} view={props.view} />
+              ) : (
+                reading(props)
+              )}
             </span>
           )}
         </div>
@@ -149,12 +145,6 @@ function Patch({ reading }: { reading: LightReading }) {
       <div style={{ background: '#808080' }} />
     </div>
   )
-}
-
-function cutReading(cut: ShownCut | undefined): string {
-  if (!cut) return ''
-  if (!cut.isCut) return 'whole'
-  return cut.confidence01 === null ? 'by hand' : formatPercent(cut.confidence01, 0)
 }
 
 /** The figure in a tile's caption: what the lens is about. */

@@ -1,1 +1,0 @@
-export { CutStage } from './CutStage'

@@ -1,1 +1,0 @@
-export { FrameStage } from './FrameStage'

@@ -1,1 +1,0 @@
-export { GroundStage } from './GroundStage'

@@ -1,1 +1,0 @@
-export { TidyStage } from './TidyStage'

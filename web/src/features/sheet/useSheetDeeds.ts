@@ -1,0 +1,108 @@
+import type { CutOutFormat } from '@cloudbank/core/cutOut'
+import { countOf } from '@cloudbank/core/words'
+import { perform, remove, type ShootView, type Shot } from '../../data'
+import { attempt, useNotices } from '../../notices'
+import { useGo } from '../../ui/useGo'
+import { saveCutOuts } from '../../work/cutOuts'
+import { evenOut } from '../../work/lightings'
+import { assignProduct } from '../../work/products'
+import { goingBrief, recipeOf } from '../../work/recipe'
+import { startRun, useRun } from '../../work/runs'
+import { countStale, stalePlacements } from '../../work/stale'
+import { straighten } from '../../work/straighten'
+import { useSheet } from './sheetStore'
+import type { SheetShots } from './useSheetShots'
+
+/** Shots that a brief is tried on first. */
+const TRY_ON = 3
+
+/** What can be done on the sheet to the shots that it shows. */
+export function useSheetDeeds(view: ShootView, shown: SheetShots) {
+  const { shoot, shots, renditions, briefRow } = view
+  const { groups, order, left, selected } = shown
+  const { pickAll, moveFocus } = useSheet()
+  const go = useGo()
+  const busy = useRun() !== null
+  const recipe = recipeOf(view)
+  const firstShown = order
+    .slice(0, TRY_ON)
+    .flatMap((id) => shots.find((one) => one.id === id) ?? [])
+  const tryShots = selected.length > 0 ? selected : firstShown
+
+  const make = (chosen: readonly Shot[]): void => {
+    const stale = chosen.filter((shot) => stalePlacements(shot, recipe, renditions).length > 0)
+    attempt(
+      startRun(
+        shoot.id,
+        stale.map(({ id }) => id),
+        goingBrief(briefRow, shoot),
+      ),
+      'The run could not be started',
+    )
+  }
+  const removeSelected = (): void =>
+    attempt(
+      perform({
+        shootId: shoot.id,
+        words: `Removed ${countOf(selected.length, 'shot')}`,
+        edits: selected.map((shot) => remove('shots', shot)),
+      }),
+    )
+  const even = (chosen: readonly Shot[]): void =>
+    attempt(
+      evenOut(view, chosen, countOf(chosen.length, 'shot')).then(({ evens, left: others }) =>
+        useNotices
+          .getState()
+          .say(`${countOf(evens.size, 'shot')} evened out; ${others.length} left as they are.`),
+      ),
+    )
+  const toLightings = (): void => go(`/shoots/${shoot.id}/lightings`)
+  const evenTheirs = {
+    words: 'Even out their lightings',
+    act: () => even(withFamilies(selected, shots)),
+  }
+  return {
+    busy,
+    tryShots,
+    toMake: countStale(left, recipe, renditions),
+    toTry: countStale(tryShots, recipe, renditions),
+    makeAll: () => make(groups.flatMap((group) => group.shots)),
+    tryThem: () => {
+      make(tryShots)
+      // They are shown being made.
+      if (tryShots[0]) moveFocus(tryShots[0].id)
+    },
+    removeSelected,
+    even,
+    assign: (chosen: readonly Shot[], sku: string) => attempt(assignProduct(chosen, sku)),
+    saveCutOuts: (format: CutOutFormat) =>
+      attempt(saveCutOuts(shoot, selected, format), 'The cut-outs could not be saved'),
+    review: () => go(`/shoots/${shoot.id}/review`),
+    /** Selects shots and goes to the first of them that is shown. */
+    pickAndShow: (ids: readonly string[]) => {
+      pickAll(ids)
+      const wanted = new Set(ids)
+      const first = order.find((id) => wanted.has(id))
+      if (first) moveFocus(first)
+    },
+    remedies: {
+      cast: { words: 'Go to the lightings', act: toLightings },
+      'no-lighting': { words: 'Go to the lightings', act: toLightings },
+      dark: evenTheirs,
+      bright: evenTheirs,
+      tilted: {
+        words: 'Straighten these',
+        act: () => attempt(straighten(view, selected), 'They could not be straightened'),
+      },
+      duplicate: { words: 'Remove these', act: removeSelected },
+    },
+  }
+}
+
+export type SheetDeeds = ReturnType<typeof useSheetDeeds>
+
+/** The shots, and all others in their lightings, to be evened out together. */
+function withFamilies(chosen: readonly Shot[], shots: readonly Shot[]): Shot[] {
+  const lightings = new Set(chosen.map(({ lightingId }) => lightingId))
+  return shots.filter(({ lightingId }) => lightings.has(lightingId))
+}

@@ -1,0 +1,2 @@
+export { defineLens, type StepLens } from './lens'
+export { lensTiles, type LensTile, type LensTiles } from './lensTiles'

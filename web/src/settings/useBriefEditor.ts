@@ -1,0 +1,52 @@
+import { useMemo } from 'react'
+import { BriefSteps, type Brief } from '@cloudbank/core/brief'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
+import { valueAt, type BriefRow, type ShootId } from '../data'
+import { attempt } from '../notices'
+import { keepPuts } from '../work/saves'
+import type { FieldOf } from './controls'
+import { drafted } from './drafts'
+import { useDrafts } from './useDrafts'
+
+/** Changes a brief, each change with its words, so that it can be undone. */
+export interface BriefEditor {
+  /** The brief as it will be when everything that was changed is saved. */
+  readonly brief: Brief
+  readonly set: <Id extends StepId, Field extends FieldOf<Id>>(
+    words: string,
+    step: Id,
+    field: Field,
+    value: BriefSteps[Id][Field],
+  ) => void
+  readonly rename: (name: string) => void
+  /** Puts another brief in place of this one. */
+  readonly replace: (brief: Brief) => void
+  /** Changes several settings at once. */
+  readonly replaceSteps: (words: string, steps: BriefSteps) => void
+}
+
+export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
+  const { drafts, actions } = useDrafts(shootId, ({ path }) => valueAt(row, path))
+  const brief = useMemo(() => {
+    const steps = STEPS.map(({ id }) => [id, drafted(row.brief.steps[id], id, drafts)] as const)
+    const changed = steps.some(([id, settings]) => settings !== row.brief.steps[id])
+    return changed
+      ? { ...row.brief, steps: BriefSteps.parse(Object.fromEntries(steps)) }
+      : row.brief
+  }, [row, drafts])
+  const change = (words: string, path: string[], value: unknown): void =>
+    attempt(
+      keepPuts(shootId, words, [{ table: 'briefs', id: row.id, path, value }]),
+      'The brief could not be changed',
+    )
+  return {
+    brief,
+    set: (words, step, field, value) => {
+      const place = { table: 'briefs', id: row.id, path: ['brief', 'steps', step, field] } as const
+      actions.keep(words, [{ step, field, value, place }])
+    },
+    rename: (name) => change(`Brief named ${name}`, ['brief', 'name'], name),
+    replace: (next) => change(`Brief ${brief.name} → ${next.name}`, ['brief'], next),
+    replaceSteps: (words, steps) => change(words, ['brief', 'steps'], steps),
+  }
+}

@@ -1,0 +1,70 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { describeBrief } from '@cloudbank/core/brief'
+import { FORMATS } from '@cloudbank/core/codec'
+import { formatBytes, formatSize } from '@cloudbank/core/words'
+import { Action } from '../ui'
+import type { Bench } from './bench'
+import { recipeOf } from '../work/recipe'
+import { FindingList } from './FindingList'
+
+/** What the brief says for a step, and what is known of the shot. */
+export function FactsPanel({ bench }: { bench: Bench }) {
+  const { view, shot, stage, made, rendition: shown, showRendition: onShow, editor } = bench
+  const says = describeBrief({ steps: editor.steps }).find(({ id }) => id === stage)
+  const { placements } = recipeOf(view).steps.finish
+  const capture = view.measures.get(shot.originalHash)?.capture
+  return (
+    <Box>
+      {says && (
+        <>
+          <Heading as="h2" fontSize="15px" marginBottom="4px">
+            {says.title}
+          </Heading>
+          <Text whiteSpace="pre-line">{says.words}</Text>
+          <Link to={`/shoots/${view.shoot.id}/brief`}>
+            <u>Change it in the brief</u>
+          </Link>
+        </>
+      )}
+      <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
+        Renditions
+      </Heading>
+      {made.length === 0 && <Text color="softInk">None made yet. Make them on the sheet.</Text>}
+      {made.map((rendition) => (
+        <Flex key={rendition.id} align="center" gap="6px">
+          <Action
+            look={rendition === shown ? 'main' : 'quiet'}
+            aria-pressed={rendition === shown}
+            onClick={() => onShow(rendition.placementId)}
+          >
+            {placements.find(({ id }) => id === rendition.placementId)?.name ??
+              rendition.placementId}
+          </Action>
+          <Text fontFamily="mono" fontSize="12px">
+            {formatSize(rendition)} {formatBytes(rendition.bytes)}
+          </Text>
+        </Flex>
+      ))}
+      <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
+        Original
+      </Heading>
+      <Text fontFamily="mono" fontSize="12px">
+        {formatSize(shot)} {formatBytes(shot.bytes)} {FORMATS[shot.type].word}
+      </Text>
+      {capture && (
+        <Text fontSize="12px" color="softInk">
+          {[
+            capture.camera,
+            capture.takenAt?.replace('T', ' '),
+            capture.iso !== null && `ISO ${capture.iso}`,
+            capture.profile ?? 'no profile, taken for sRGB',
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Text>
+      )}
+      <FindingList view={view} shot={shot} shown={shown} />
+    </Box>
+  )
+}

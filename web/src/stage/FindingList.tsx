@@ -1,0 +1,34 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { memo } from 'react'
+import type { Rendition, ShootView, Shot } from '../data'
+import { Attention, FindingWhy } from '../ui'
+import { findingsByKind, findingsOf } from '../work/findings'
+
+/** What was found about a shot, with figures and remedies. */
+export const FindingList = memo(function FindingList(props: {
+  view: ShootView
+  shot: Shot
+  shown: Rendition | undefined
+}) {
+  const { view, shot, shown } = props
+  const findings = findingsOf(shot, view, shown ? [shown] : [])
+  return (
+    <>
+      <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
+        Findings
+      </Heading>
+      {shot.failure && (
+        <Flex gap="8px" align="baseline">
+          <Attention />
+          <Text>Could not be made: {shot.failure}</Text>
+        </Flex>
+      )}
+      {findings.length === 0 && !shot.failure && <Text color="softInk">None.</Text>}
+      <Box fontSize="12px">
+        {findingsByKind(findings).map((kind) => (
+          <FindingWhy key={kind[0].code} findings={kind} />
+        ))}
+      </Box>
+    </>
+  )
+})

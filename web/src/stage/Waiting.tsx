@@ -1,0 +1,13 @@
+import { Text } from '@chakra-ui/react'
+import { describeError } from '../notices'
+import type { ShotMattes } from '../preview'
+
+/** Why there is no picture yet. */
+export function Waiting({ mattes }: { mattes: ShotMattes }) {
+  if (mattes.kind === 'here') return null
+  return (
+    <Text whiteSpace="nowrap">
+      {mattes.kind === 'waiting' ? 'Cutting …' : `Not cut: ${describeError(mattes.error)}.`}
+    </Text>
+  )
+}

@@ -1,0 +1,54 @@
+import type { HandDone } from '@cloudbank/core/steps'
+import { Flex, Text } from '@chakra-ui/react'
+import { Action } from '../../ui'
+import { Part } from './Part'
+import type { HandActions } from './useHands'
+
+/** What was done by hand in a step, in its order; each can be hidden and deleted. */
+export function HandList<One extends HandDone>({ listed }: { readonly listed: HandActions<One> }) {
+  const { title, noun, words } = listed.hands
+  const list = Object.entries(listed.all).sort(([, a], [, b]) => a.turn - b.turn)
+  return (
+    <Part title={title}>
+      {list.length === 0 && (
+        <Text fontSize="12px" color="softInk">
+          None yet.
+        </Text>
+      )}
+      <ol style={{ listStyle: 'none' }} aria-label={title}>
+        {list.map(([id, one], i) => (
+          <li key={id}>
+            <Flex align="center" gap="2px" fontSize="12px" minHeight="26px">
+              <Text fontFamily="mono" width="22px" color="softInk">
+                {i + 1}
+              </Text>
+              <Text
+                flex="1"
+                truncate
+                color={one.hidden ? 'softInk' : 'ink'}
+                textDecoration={one.hidden ? 'line-through' : undefined}
+              >
+                {words[one.kind]}
+              </Text>
+              <Action
+                look="quiet"
+                aria-label={`${one.hidden ? 'Show' : 'Hide'} ${noun} ${i + 1}`}
+                onClick={() => listed.setHidden(id, !one.hidden)}
+              >
+                {one.hidden ? 'Show' : 'Hide'}
+              </Action>
+              <Action
+                look="quiet"
+                aria-label={`Delete ${noun} ${i + 1}`}
+                title="Delete"
+                onClick={() => listed.remove(id)}
+              >
+                ×
+              </Action>
+            </Flex>
+          </li>
+        ))}
+      </ol>
+    </Part>
+  )
+}

@@ -1,0 +1,49 @@
+import type { ComponentProps } from 'react'
+import type { Doubt } from '@cloudbank/core/matte'
+import type { Outline } from '@cloudbank/core/steps'
+import type { Point } from '@cloudbank/core/strokes'
+import { HandMarks, LINES } from '../../stage/hand'
+import { PathNodes } from './PathNodes'
+import type { PathEditor } from './usePathEditor'
+
+interface Props extends Omit<ComponentProps<typeof HandMarks>, 'children'> {
+  /** Unsure stretches of the outline, drawn thick. */
+  readonly doubts: readonly Doubt[]
+  readonly path: PathEditor | null
+}
+
+/** What is drawn over the cut on the bench. */
+export const CutOverlay = ({ doubts, path, ...hand }: Props) => (
+  <HandMarks {...hand}>
+    {(at) => (
+      <>
+        {doubts.length > 0 &&
+          LINES.map(({ stroke, extra }) => (
+            <path
+              key={stroke}
+              d={doubts
+                .flatMap(({ points }) => points.map(([x, y]) => `M${at([x, y]).join(' ')}h0`))
+                .join('')}
+              stroke={stroke}
+              strokeWidth={5 + extra}
+              strokeLinecap="round"
+              data-testid={stroke === 'white' ? 'doubts' : undefined}
+            />
+          ))}
+        {path && <PathNodes editor={path} at={at} />}
+      </>
+    )}
+  </HandMarks>
+)
+
+/** Outlines as the data of an SVG path on the screen. */
+export const screenPath = (outlines: readonly Outline[], at: (point: Point) => Point): string =>
+  outlines
+    .map((outline) => {
+      const curves = outline.map((node, i) => {
+        const next = outline[(i + 1) % outline.length]!
+        return `C${at(node.out).join(' ')} ${at(next.in).join(' ')} ${at(next.at).join(' ')}`
+      })
+      return `M${at(outline[0]!.at).join(' ')}${curves.join('')}Z`
+    })
+    .join('')

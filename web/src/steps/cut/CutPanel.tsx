@@ -1,0 +1,180 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Plan } from '@cloudbank/core/brief'
+import { CUT_LOOKS, type CutFacts, type Repair } from '@cloudbank/core/steps'
+import { formatPercent, formatSigned } from '@cloudbank/core/words'
+import { keyLabel } from '../../keys/keys'
+import { attempt } from '../../notices'
+import { sharedPreviewer } from '../../preview'
+import { Action, Key, Slider } from '../../ui'
+import { LevelChoice, StepControls } from '../../stage/controls'
+import type { Bench } from '../../stage/bench'
+import { FindingList } from '../../stage/FindingList'
+import { BrushSize, HandList, Part, type HandActions } from '../../stage/hand'
+import { LOOK_WORDS, TOOLS, useCutTools } from './cutTools'
+import { SaveCutOut } from './SaveCutOut'
+import { traceOf } from './traceOf'
+import type { PathEditor } from './usePathEditor'
+
+interface Props {
+  readonly bench: Bench
+  /** The plan with the repairs that are being drawn. */
+  readonly plan: Plan
+  readonly facts: CutFacts | null
+  /** How long the last drawing took, in ms. */
+  readonly tookMs: number | null
+  readonly repairs: HandActions<Repair>
+  /** Number of repairs that count. */
+  readonly done: number
+  readonly path: PathEditor
+  /** Null where no stretch is unsure. */
+  readonly onNextDoubt: (() => void) | null
+}
+
+/** What is known of a cut, the tool in hand, and what was done to it. */
+export function CutPanel(props: Props) {
+  const { bench, plan, facts, repairs, done, path, onNextDoubt } = props
+  const { look } = useCutTools()
+  return (
+    <Box
+      data-took={props.tookMs === null ? undefined : Math.round(props.tookMs)}
+      data-repairs={done}
+    >
+      <Part title="The cut">
+        <Text fontSize="12px">{describe(facts)}</Text>
+        <Action
+          look="quiet"
+          marginLeft="-6px"
+          disabled={!onNextDoubt}
+          onClick={() => onNextDoubt?.()}
+        >
+          Next unsure stretch <Key>{keyLabel('doubt')}</Key>
+        </Action>
+      </Part>
+      <Part title="Seen on" aside={<Key>{keyLabel('look')}</Key>}>
+        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label="Seen on">
+          {CUT_LOOKS.map((id) => (
+            <Action
+              key={id}
+              look={look === id ? 'main' : 'quiet'}
+              role="radio"
+              aria-checked={look === id}
+              onClick={() => useCutTools.setState({ look: id })}
+            >
+              {LOOK_WORDS[id]}
+            </Action>
+          ))}
+        </Flex>
+      </Part>
+      <ToolPart />
+      <Part title="Path">
+        <Flex gap="4px" wrap="wrap" marginLeft="-6px">
+          <Action
+            look="quiet"
+            disabled={facts?.kind !== 'cut'}
+            onClick={() => attempt(traceInto(bench, plan, path), 'The outline could not be traced')}
+          >
+            Make it from the cut
+          </Action>
+          <Action
+            look="quiet"
+            disabled={path.outlines.length === 0}
+            title="Moves the path to the strongest edges near it"
+            onClick={() => attempt(snap(bench, path), 'The path could not be moved to the edges')}
+          >
+            Snap it to edges
+          </Action>
+          <Action
+            look="quiet"
+            disabled={path.outlines.length === 0}
+            onClick={() => path.setOutlines('Path taken off', [])}
+          >
+            Take it off
+          </Action>
+        </Flex>
+        {path.outlines.length > 0 && (
+          <Text fontSize="12px" color="softInk">
+            {path.outlines.length === 1 ? '1 outline' : `${path.outlines.length} outlines`},{' '}
+            {path.outlines.reduce((sum, { length }) => sum + length, 0)} nodes
+          </Text>
+        )}
+      </Part>
+      <HandList listed={repairs} />
+      <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
+        <LevelChoice editor={bench.editor} step="cut" />
+      </Box>
+      <StepControls step="cut" own={{}} editor={bench.editor} view={bench.view} shot={bench.shot} />
+      <SaveCutOut bench={bench} plan={plan} facts={facts} />
+      <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
+    </Box>
+  )
+}
+
+function describe(facts: CutFacts | null): string {
+  if (!facts) return 'Not cut yet.'
+  if (facts.kind === 'uncut')
+    return facts.reason === 'no-product'
+      ? 'No product found; left whole. A box, strokes or a path cut it by hand.'
+      : 'Runs out of the frame; left whole. A box, strokes or a path cut it by hand.'
+  if (facts.confidence01 === null) return 'Repaired by hand.'
+  const unsure = facts.doubts.length
+  const sure = `${formatPercent(facts.confidence01, 0)} likely to be right`
+  if (unsure === 0) return `${sure}.`
+  return `${sure}, ${unsure === 1 ? '1 unsure stretch' : `${unsure} unsure stretches`}.`
+}
+
+async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {
+  const outlines = await traceOf(bench, plan)
+  if (!outlines) return
+  path.setOutlines('Path made from the cut', outlines)
+  useCutTools.setState({ tool: 'path' })
+}
+
+async function snap({ picture }: Bench, path: PathEditor): Promise<void> {
+  if (!picture) return
+  const request = { kind: 'snap', picture: picture.name, outlines: path.outlines } as const
+  path.setOutlines('Path snapped to edges', await sharedPreviewer().ask<'snap'>(request))
+}
+
+const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
+
+/** What the tool in hand does, and its size. */
+function ToolPart() {
+  const hand = useCutTools()
+  const tool = TOOLS.find(({ id }) => id === hand.tool)!
+  return (
+    <Part title={tool.word}>
+      <Text fontSize="12px" color="softInk" marginBottom="4px">
+        {tool.hint}
+      </Text>
+      {BRUSHED.includes(tool.id) && (
+        <BrushSize
+          radius={hand.radius}
+          hardness={hand.hardness}
+          set={(change) => useCutTools.setState(change)}
+        />
+      )}
+      {tool.id === 'edge' && (
+        <>
+          <Slider
+            label="Out or in"
+            reading={`${formatSigned(hand.shift, 1)} px`}
+            value={hand.shift}
+            min={-10}
+            max={10}
+            step={0.5}
+            onChange={(shift) => useCutTools.setState({ shift })}
+          />
+          <Slider
+            label="Soften"
+            reading={`${hand.soften.toFixed(1)} px`}
+            value={hand.soften}
+            min={0}
+            max={10}
+            step={0.5}
+            onChange={(soften) => useCutTools.setState({ soften })}
+          />
+        </>
+      )}
+    </Part>
+  )
+}

@@ -1,0 +1,5 @@
+import type { StepUi } from '../stepUi'
+import { CutStage } from './CutStage'
+import { cutLens } from './lens'
+
+export const cutUi: StepUi = { id: 'cut', stage: CutStage, settings: {}, lens: cutLens }

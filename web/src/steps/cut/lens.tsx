@@ -1,0 +1,22 @@
+import type { CutTileFacts } from '@cloudbank/core/steps'
+import { formatPercent } from '@cloudbank/core/words'
+import { defineLens, lensTiles } from '../../lens'
+import { CutTile } from './CutTile'
+
+/** All cut-outs at one scale, the least sure first. */
+export const cutLens = defineLens<CutTileFacts>({
+  id: 'cut',
+  word: 'Cut',
+  keyName: 'lensCut',
+  tiles: lensTiles({ step: 'cut', view: 'tile' }, (name) => `${name} could not be cut.`),
+  toDo: 'to cut',
+  goOn: 'Cut the rest',
+  Picture: ({ tile, shot }) => <CutTile tile={tile} name={shot.fileName} />,
+  reading: (facts) => {
+    if (!facts) return ''
+    if (!facts.isCut) return 'uncut'
+    return facts.confidence01 === null ? 'by hand' : formatPercent(facts.confidence01, 0)
+  },
+  // Those that were repaired or left whole come last.
+  badness: (facts) => 1 - (facts?.confidence01 ?? 2),
+})

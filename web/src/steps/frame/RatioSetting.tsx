@@ -1,0 +1,36 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { hintOf } from '../../settings'
+import { NumberInput, SettingRow } from '../../ui/fields'
+import type { BriefEditor } from '../../settings/useBriefEditor'
+
+/** Width to height of the pictures. */
+export function RatioSetting({ editor }: { editor: BriefEditor }) {
+  const { ratio } = editor.brief.steps.frame
+  const [problem, setProblem] = useState<string | null>(null)
+  const side = (which: 'width' | 'height') => (
+    <NumberInput
+      label={which === 'width' ? 'Width of the ratio' : 'Height of the ratio'}
+      unit=""
+      width="52px"
+      min={1}
+      max={100}
+      value={ratio[which]}
+      onProblem={setProblem}
+      commit={(value) => {
+        if (value === null) return
+        const next = { ...ratio, [which]: value }
+        editor.set(`Ratio ${next.width} : ${next.height}`, 'frame', 'ratio', next)
+      }}
+    />
+  )
+  return (
+    <SettingRow label="Ratio" hint={hintOf('frame', 'ratio')} problem={problem}>
+      <Flex align="center" gap="8px">
+        {side('width')}
+        <Text>:</Text>
+        {side('height')}
+      </Flex>
+    </SettingRow>
+  )
+}

@@ -1,0 +1,43 @@
+import { BehindControl, coloursOf } from '../../ground'
+import { LevelChoice, StepControls, type OwnControlProps } from '../../stage/controls'
+import type { Bench } from '../../stage/bench'
+import { PicturedStage } from '../../stage/PlainStage'
+import { FindingList } from '../../stage/FindingList'
+import { useStagePicture } from '../../stage/useStagePicture'
+
+/** Ground on the bench: the picture on its ground, and what it stands on. */
+export function GroundStage({ bench }: { bench: Bench }) {
+  const { view, shot, editor, rendition } = bench
+  const picture = useStagePicture(bench)
+  return (
+    <PicturedStage
+      bench={bench}
+      picture={picture}
+      panel={
+        <>
+          <LevelChoice editor={editor} step="ground" />
+          <StepControls step="ground" own={OWN} editor={editor} view={view} shot={shot} />
+          <FindingList view={view} shot={shot} shown={rendition} />
+        </>
+      }
+    />
+  )
+}
+
+const OWN = { behind: BehindChoice }
+
+function BehindChoice({ editor, view }: OwnControlProps) {
+  const { behind } = editor.steps.ground
+  const palette = coloursOf([
+    view.briefRow.brief.steps.ground.behind,
+    ...view.shots.map(({ touches }) => touches.ground?.behind),
+    behind,
+  ])
+  return (
+    <BehindControl
+      behind={behind}
+      palette={palette}
+      onChange={(words, next) => editor.actions.keep(words, 'ground', { behind: next }, 'behind')}
+    />
+  )
+}

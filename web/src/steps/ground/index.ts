@@ -1,0 +1,9 @@
+import type { StepUi } from '../stepUi'
+import { BehindSetting } from './BehindSetting'
+import { GroundStage } from './GroundStage'
+
+export const groundUi: StepUi = {
+  id: 'ground',
+  stage: GroundStage,
+  settings: { behind: BehindSetting },
+}

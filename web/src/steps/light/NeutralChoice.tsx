@@ -1,0 +1,51 @@
+import { Flex, NativeSelect, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { lightingOf } from '../../work/recipe'
+import type { OwnControlProps } from '../../stage/controls'
+
+const WORDS = {
+  backdrop: 'from the backdrop, where it is grey',
+  photograph: 'as photographed',
+} as const
+
+/** Where the neutral comes from; the shot's own choice goes over its lighting's. */
+export function NeutralChoice({ editor, view, shot }: OwnControlProps) {
+  const { actions } = editor
+  const { neutral } = editor.steps.light
+  const own = editor.originOf('light', 'neutral') === 'shot'
+  const lighting = lightingOf(shot, view.lightings)
+  return (
+    <>
+      <NativeSelect.Root size="xs">
+        <NativeSelect.Field
+          aria-label="Neutral"
+          value={own ? neutral.from : 'layered'}
+          onChange={({ target: { value } }) => {
+            if (value === 'layered')
+              actions.release('Neutral as the lighting and the brief have it', 'light', ['neutral'])
+            else if (value === 'backdrop' || value === 'photograph')
+              actions.keep(`Neutral ${WORDS[value]}`, 'light', { neutral: { from: value } })
+          }}
+        >
+          <option value="layered">as its lighting and the brief have it</option>
+          <option value="backdrop">{WORDS.backdrop}</option>
+          <option value="photograph">{WORDS.photograph}</option>
+          {own && neutral.from === 'gains' && <option value="gains">by fixed gains</option>}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <Flex fontSize="12px" gap="8px" marginTop="3px">
+        <Text flex="1" color="softInk">
+          {neutral.from === 'gains'
+            ? `${neutral.red.toFixed(3)} ${neutral.green.toFixed(3)} ${neutral.blue.toFixed(3)}`
+            : WORDS[neutral.from]}
+        </Text>
+        {lighting && (
+          <Link to={`/shoots/${view.shoot.id}/lightings/${lighting.id}`}>
+            <u>choose a spot</u>
+          </Link>
+        )}
+      </Flex>
+    </>
+  )
+}

@@ -1,0 +1,49 @@
+import { hintOf } from '../../settings'
+import { ChoiceSetting, NumberSetting } from '../../ui/fields'
+import type { BriefEditor } from '../../settings/useBriefEditor'
+
+const CHOICES = [
+  { value: 'backdrop', words: 'from the backdrop, where it is grey' },
+  { value: 'gains', words: 'by fixed gains' },
+  { value: 'photograph', words: 'as photographed' },
+] as const
+
+/** Where the neutral comes from, and the gains where they are fixed. */
+export function NeutralSetting({ editor }: { editor: BriefEditor }) {
+  const { neutral } = editor.brief.steps.light
+  return (
+    <>
+      <ChoiceSetting
+        label="Neutral"
+        hint={hintOf('light', 'neutral')}
+        value={neutral.from}
+        options={CHOICES}
+        commit={(from) => {
+          const words = CHOICES.find(({ value }) => value === from)?.words ?? ''
+          const next = from === 'gains' ? { from, red: 1, green: 1, blue: 1 } : { from }
+          editor.set(`Neutral ${words}`, 'light', 'neutral', next)
+        }}
+      />
+      {neutral.from === 'gains' &&
+        (['red', 'green', 'blue'] as const).map((channel) => (
+          <NumberSetting
+            key={channel}
+            label={`Gain of ${channel}`}
+            hint="A factor in linear light, from 0.25 to 4."
+            unit="×"
+            min={0.25}
+            max={4}
+            step={0.001}
+            value={neutral[channel]}
+            commit={(gain) =>
+              gain !== null &&
+              editor.set(`Gain of ${channel} ${gain}`, 'light', 'neutral', {
+                ...neutral,
+                [channel]: gain,
+              })
+            }
+          />
+        ))}
+    </>
+  )
+}

@@ -1,0 +1,27 @@
+import type { StepId } from '@cloudbank/core/steps'
+import type { StepLens } from '../lens'
+import { cutUi } from './cut'
+import { finishUi } from './finish'
+import { frameUi } from './frame'
+import { groundUi } from './ground'
+import { lightUi } from './light'
+import { tidyUi } from './tidy'
+import type { SettingComponent, StageComponent, StepUi } from './stepUi'
+
+/** What the steps show, in their order; the core's registry has the same steps. */
+export const STEP_UIS: readonly StepUi[] = [lightUi, tidyUi, cutUi, groundUi, frameUi, finishUi]
+
+const uiOf = (step: StepId): StepUi => {
+  const ui = STEP_UIS.find(({ id }) => id === step)
+  if (!ui) throw new TypeError(`Step ${step} has nothing to show`)
+  return ui
+}
+
+export const stageOf = (step: StepId): StageComponent => uiOf(step).stage
+
+/** The control of a setting of the kind `own`; undefined where it is set on the bench alone. */
+export const settingOf = (step: StepId, field: string): SettingComponent | undefined =>
+  uiOf(step).settings[field]
+
+/** The lenses of those steps that have one. */
+export const STEP_LENSES: readonly StepLens[] = STEP_UIS.flatMap(({ lens }) => lens ?? [])

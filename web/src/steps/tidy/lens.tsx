@@ -1,0 +1,20 @@
+import type { TidyTileFacts } from '@cloudbank/core/steps'
+import { countOf } from '@cloudbank/core/words'
+import { defineLens, lensTiles } from '../../lens'
+import { TidyTile } from './TidyTile'
+
+/** All shots strained, with the dirt in them marked, the dirtiest first. */
+export const tidyLens = defineLens<TidyTileFacts>({
+  id: 'tidy',
+  word: 'Tidy',
+  keyName: 'lensTidy',
+  tiles: lensTiles(
+    { step: 'tidy', view: 'tile' },
+    (name) => `${name} could not be searched for dirt.`,
+  ),
+  toDo: 'to search',
+  goOn: 'Search the rest',
+  Picture: ({ tile, shot }) => <TidyTile tile={tile} shot={shot} />,
+  reading: (facts) => (facts ? countOf(facts.specks.length, 'speck') : ''),
+  badness: (facts) => facts?.specks.length ?? -1,
+})
