@@ -1,1 +1,2 @@
 export { AssetMissingError } from './assetMissing'
+export { namedHashes } from './namedHashes'

@@ -11,6 +11,9 @@ export interface CaptureFacts {
   readonly orientation: number
   /** Name of the embedded colour profile; null means sRGB by default. */
   readonly profile: string | null
+  /** Who made it, and who holds its rights, as it is to be printed; empty where nothing is said. */
+  readonly creator: string
+  readonly rights: string
 }
 
 const NOTHING: CaptureFacts = {
@@ -19,6 +22,8 @@ const NOTHING: CaptureFacts = {
   iso: null,
   orientation: 1,
   profile: null,
+  creator: '',
+  rights: '',
 }
 
 const Text = z.string().trim().min(1).nullable().catch(null)
@@ -29,6 +34,8 @@ const Fields = z.object({
   ISO: z.number().nullable().catch(null).default(null),
   Orientation: z.number().int().min(1).max(8).catch(1).default(1),
   ProfileDescription: Text.default(null),
+  Artist: Text.default(null),
+  Copyright: Text.default(null),
 })
 
 /** Reads what the camera wrote. Damaged entries count as missing. */
@@ -41,6 +48,8 @@ export async function readCaptureFacts(bytes: Uint8Array): Promise<CaptureFacts>
     iso: fields.ISO,
     orientation: fields.Orientation,
     profile: fields.ProfileDescription,
+    creator: fields.Artist ?? '',
+    rights: fields.Copyright ?? '',
   }
 }
 

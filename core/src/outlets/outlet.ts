@@ -6,6 +6,9 @@ import { OutletRules } from './rules'
 /** The version of an outlet's file. */
 export const OUTLET_VERSION = 1
 
+/** Placements that an outlet may have. */
+export const MAX_OUTLET_PLACEMENTS = 20
+
 /** A place that pictures go to: what it takes, and how pictures are used there. */
 export const Outlet = z.strictObject({
   version: z.literal(OUTLET_VERSION).default(OUTLET_VERSION),
@@ -15,7 +18,7 @@ export const Outlet = z.strictObject({
   placements: z
     .array(Placement)
     .min(1, 'at least one placement')
-    .max(20)
+    .max(MAX_OUTLET_PLACEMENTS)
     .refine(
       (placements) => new Set(placements.map(({ id }) => id)).size === placements.length,
       'each placement needs an id of its own',

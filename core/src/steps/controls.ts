@@ -42,9 +42,10 @@ export function bare(schema: z.core.$ZodType): z.core.$ZodType {
     : schema
 }
 
-/** The least and the greatest value of a number setting. */
+/** The least and the greatest value of a number, which may be missing. */
 export function rangeOf(schema: z.core.$ZodType): { readonly min: number; readonly max: number } {
-  const number = bare(schema)
+  const inner = bare(schema)
+  const number = inner instanceof z.ZodNullable ? bare(inner.unwrap()) : inner
   if (!(number instanceof z.ZodNumber)) throw new TypeError('Only a number has a range')
   const { minValue, maxValue } = number
   if (minValue === null || maxValue === null) throw new TypeError('A setting needs a range')

@@ -1,8 +1,6 @@
+import { lightingRow, shootId, shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import { expect, test } from 'vitest'
 import { productId } from '../data'
-import { shootId } from '../data/ids.testing'
-import { lightingRow, shotRow } from '../data/rows.testing'
-import { shootView } from '../data/view.testing'
 import { findsOf } from './finds'
 
 const mug = {

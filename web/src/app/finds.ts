@@ -1,5 +1,6 @@
+import type { ShootRows } from '@cloudbank/core/shoot'
 import { STEPS } from '@cloudbank/core/steps'
-import type { ShootView } from '../data'
+import type {} from '../data'
 import { groupsOf } from '../settings'
 
 /** Something of a shoot that the palette finds, and where it is. */
@@ -16,7 +17,7 @@ const MIN_LETTERS = 2
 const MOST = 12
 
 /** The shots, products, lightings and settings of a shoot whose words have all the words that were typed. */
-export function findsOf(view: ShootView, typed: string): Find[] {
+export function findsOf(view: ShootRows, typed: string): Find[] {
   const wanted = typed.trim().toLowerCase()
   if (wanted.length < MIN_LETTERS) return []
   const parts = wanted.split(/\s+/)
@@ -74,7 +75,7 @@ function* settings(base: string): Generator<Find> {
         }
 }
 
-function* shots(view: ShootView, base: string): Generator<Find> {
+function* shots(view: ShootRows, base: string): Generator<Find> {
   for (const { id, fileName, sku, angle } of view.shots) {
     const name = (sku !== null && view.products.get(sku)?.name) || null
     const words = [fileName, name, angle].filter((part) => part !== null).join(', ')

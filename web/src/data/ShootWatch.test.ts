@@ -1,12 +1,11 @@
+import type { Shoot } from '@cloudbank/core/shoot'
+import { renditionRow, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { openDatabase, type Database } from './database'
-import { shootId, shotId } from './ids.testing'
-import { renditionRow, shotRow } from './rows.testing'
 import { createShoot } from './shoots'
 import { ShootWatch } from './ShootWatch'
-import type { Shoot } from './rows'
 
 let db: Database
 let shoot: Shoot

@@ -1,33 +1,14 @@
+import type { BriefId, ShootId } from '@cloudbank/core/shoot'
+import { slotOf, type BriefRow, type Shoot, type ShootRows } from '@cloudbank/core/shoot'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { watchTables, type Changed } from './changes'
 import type { Database, RowOf, TableName } from './database'
-import { slotOf, type BriefId, type ShootId } from './ids'
 import { checkRows, setAside } from './readRows'
-import type {
-  BriefRow,
-  Lighting,
-  MeasureRow,
-  Product,
-  Refusal,
-  Rendition,
-  Shoot,
-  Shot,
-} from './rows'
+import type { MeasureRow, Refusal } from './rows'
 
 /** A shoot with everything that its screens show, kept in step with the database. */
-export interface ShootView {
-  readonly shoot: Shoot
-  readonly briefRow: BriefRow
-  /** In the order of the shoot. */
-  readonly shots: readonly Shot[]
-  /** By SKU. */
-  readonly products: ReadonlyMap<string, Product>
-  /** The current version of each rendition, by `slotOf`. */
-  readonly renditions: ReadonlyMap<string, Rendition>
+export interface ShootView extends ShootRows {
   readonly refusals: readonly Refusal[]
-  readonly lightings: ReadonlyMap<string, Lighting>
-  /** What was measured, by the original's hash. */
-  readonly measures: ReadonlyMap<string, MeasureRow['result']>
 }
 
 /** Tables of which all rows of a shoot are held. */

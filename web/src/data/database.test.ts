@@ -1,3 +1,5 @@
+import type { Shot } from '@cloudbank/core/shoot'
+import { briefId, fileHash, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -7,10 +9,7 @@ import { planeU8 } from '@cloudbank/core/raster'
 import { openDatabase, SCHEMAS, type Database, type TableName } from './database'
 import { openFixture2 } from './fixture.testing'
 import { deedsOf, perform, put, undoLast } from './history'
-import { briefId, fileHash, shootId, shotId } from './ids.testing'
 import { checkRows, setAside } from './readRows'
-import type { Shot } from './rows'
-import { shotRow } from './rows.testing'
 import { createShoot, freeShootName } from './shoots'
 import { sweep } from './sweep'
 
@@ -207,6 +206,26 @@ describe('a database of version 1', () => {
     expect((await now.products.toArray())[0]?.more).toEqual({})
     await now.delete()
   })
+})
+
+test('a database of version 6 keeps its colour tables and grounds, in one table', async () => {
+  const name = `test-${crypto.randomUUID()}`
+  const old = new Dexie(name)
+  old.version(6).stores({ cubes: 'hash', grounds: 'hash' })
+  const [look, oak] = ['a'.repeat(64), 'b'.repeat(64)]
+  await old.table('cubes').add({ hash: look, name: 'Dusk', text: 'LUT_3D_SIZE 2' })
+  await old.table('grounds').add({ hash: oak, name: 'Oak', blob: new Blob(['oak']) })
+  old.close()
+  const now = openDatabase(name)
+  const { rows, bad } = checkRows('assets', await now.assets.toArray())
+  expect(bad).toEqual([])
+  expect(rows.map(({ hash, role, name: called }) => [hash, role, called])).toEqual([
+    [look, 'look', 'Dusk'],
+    [oak, 'ground', 'Oak'],
+  ])
+  expect(await Promise.all(rows.map(({ blob }) => blob.text()))).toEqual(['LUT_3D_SIZE 2', 'oak'])
+  expect(now.tables.map((table) => table.name)).not.toContain('cubes')
+  await now.delete()
 })
 
 test('a picture is found by the hash of its content', async () => {

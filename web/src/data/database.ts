@@ -1,30 +1,31 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { z } from 'zod'
+import * as shoot from '@cloudbank/core/shoot'
 import * as rows from './rows'
 import { upgradeTo2 } from './upgrades/to2'
 import { upgradeTo3 } from './upgrades/to3'
+import { upgradeTo7 } from './upgrades/to7'
 
 /** What a row of each table must be: it is checked when it is written, and again when it is read. */
 export const SCHEMAS = {
-  shoots: rows.Shoot,
-  shots: rows.Shot,
+  shoots: shoot.Shoot,
+  shots: shoot.Shot,
   originals: rows.Original,
   previews: rows.Preview,
   arrivals: rows.Arrival,
   refusals: rows.Refusal,
-  products: rows.Product,
-  briefs: rows.BriefRow,
+  products: shoot.Product,
+  briefs: shoot.BriefRow,
   mattes: rows.MatteRow,
-  renditions: rows.Rendition,
+  renditions: shoot.Rendition,
   contents: rows.FileRow,
   runs: rows.Run,
   runItems: rows.RunItem,
-  lightings: rows.Lighting,
+  lightings: shoot.Lighting,
   measures: rows.MeasureRow,
   measureTasks: rows.MeasureTask,
   deeds: rows.Deed,
-  cubes: rows.CubeRow,
-  grounds: rows.GroundRow,
+  assets: rows.AssetRow,
   cutOuts: rows.CutOutItem,
   savedBriefs: rows.SavedBrief,
   outlets: rows.OutletRow,
@@ -37,25 +38,24 @@ export type TableName = keyof typeof SCHEMAS
 export type RowOf<Name extends TableName> = z.output<(typeof SCHEMAS)[Name]>
 
 class CloudbankDatabase extends Dexie {
-  declare shoots: EntityTable<rows.Shoot, 'id'>
-  declare shots: EntityTable<rows.Shot, 'id'>
+  declare shoots: EntityTable<shoot.Shoot, 'id'>
+  declare shots: EntityTable<shoot.Shot, 'id'>
   declare originals: EntityTable<rows.Original, 'hash'>
   declare previews: EntityTable<rows.Preview, 'hash'>
   declare arrivals: EntityTable<rows.Arrival, 'id'>
   declare refusals: EntityTable<rows.Refusal, 'id'>
-  declare products: EntityTable<rows.Product, 'id'>
-  declare briefs: EntityTable<rows.BriefRow, 'id'>
+  declare products: EntityTable<shoot.Product, 'id'>
+  declare briefs: EntityTable<shoot.BriefRow, 'id'>
   declare mattes: EntityTable<rows.MatteRow, 'key'>
-  declare renditions: EntityTable<rows.Rendition, 'id'>
+  declare renditions: EntityTable<shoot.Rendition, 'id'>
   declare contents: EntityTable<rows.FileRow, 'hash'>
   declare runs: EntityTable<rows.Run, 'id'>
   declare runItems: EntityTable<rows.RunItem, 'id'>
-  declare lightings: EntityTable<rows.Lighting, 'id'>
+  declare lightings: EntityTable<shoot.Lighting, 'id'>
   declare measures: EntityTable<rows.MeasureRow, 'hash'>
   declare measureTasks: Table<rows.MeasureTask, string>
   declare deeds: EntityTable<rows.Deed, 'id'>
-  declare cubes: EntityTable<rows.CubeRow, 'hash'>
-  declare grounds: EntityTable<rows.GroundRow, 'hash'>
+  declare assets: EntityTable<rows.AssetRow, 'hash'>
   declare cutOuts: EntityTable<rows.CutOutItem, 'id'>
   declare savedBriefs: EntityTable<rows.SavedBrief, 'id'>
   declare outlets: EntityTable<rows.OutletRow, 'id'>
@@ -104,6 +104,8 @@ class CloudbankDatabase extends Dexie {
     this.version(4).stores({ files: null })
     this.version(5).stores({ grounds: 'hash', cutOuts: 'id, jobId, shootId, outcome.state' })
     this.version(6).stores({ savedBriefs: 'id', outlets: 'id', deliveries: 'id, shootId' })
+    this.version(7).stores({ assets: 'hash' }).upgrade(upgradeTo7)
+    this.version(8).stores({ cubes: null, grounds: null })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -1,3 +1,5 @@
+import type { Lighting } from '@cloudbank/core/shoot'
+import { lightingId, shootId as shoot, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { openDatabase, type Database } from './database'
@@ -16,9 +18,6 @@ import {
   undoLast,
   type HistoryScope,
 } from './history'
-import { lightingId, shootId as shoot, shotId } from './ids.testing'
-import type { Lighting } from './rows'
-import { shotRow } from './rows.testing'
 
 let db: Database
 beforeEach(async () => {

@@ -1,8 +1,8 @@
+import type { ShootId } from '@cloudbank/core/shoot'
 import type { z } from 'zod'
 import { database, SCHEMAS, type Database, type RowOf } from './database'
 import { isSame, overlap, valueAt, withValueAt, type Path } from './paths'
 import type { Deed, DeedTable, Patch } from './rows'
-import type { ShootId } from './ids'
 
 /** The name by which a history finds what was done to a row. */
 export const rowRef = (table: DeedTable, id: string): string => `${table}/${id}`

@@ -1,45 +1,43 @@
 export { database, openDatabase, type Database } from './database'
 export type {
   Arrival,
-  BriefRow,
-  CubeRow,
+  AssetRow,
   CutOutItem,
   Deed,
   DeedTable,
   Delivery,
-  GroundRow,
-  Lighting,
   MeasureRow,
   MeasureTask,
   Preview,
-  Product,
   Refusal,
-  Rendition,
   Run,
   RunItem,
   SavedBrief,
   SetAside,
-  Shoot,
-  Shot,
 } from './rows'
+// The rows of a shoot itself are the core's; whoever reads the database has them from here.
 export {
+  AssetHash,
   BriefId,
   FileHash,
-  newBriefId,
-  newLightingId,
-  newRunId,
-  newShootId,
-  newShotId,
+  OriginalHash,
   productId,
   renditionId,
-  slotOf,
   ShootId,
+  slotOf,
+  type BriefRow,
+  type Lighting,
   type LightingId,
+  type Product,
+  type Rendition,
   type RenditionId,
   type RunId,
+  type Shoot,
+  type Shot,
   type ShotId,
   type Slot,
-} from './ids'
+} from '@cloudbank/core/shoot'
+export { newBriefId, newLightingId, newRunId, newShootId, newShotId } from './ids'
 export { createShoot, deleteShoot, freeShootName } from './shoots'
 export { sweep, type Swept } from './sweep'
 export { usePictureUrl, type PictureRef } from './pictures'

@@ -1,9 +1,15 @@
+import {
+  type BriefRow,
+  type Lighting,
+  type Rendition,
+  type Shoot,
+  ShootId,
+  type Shot,
+} from '@cloudbank/core/shoot'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useSyncExternalStore } from 'react'
 import { database } from './database'
-import { ShootId } from './ids'
 import { checkRows } from './readRows'
-import type { BriefRow, Lighting, Rendition, Shoot, Shot } from './rows'
 import { ShootWatch, type ShootView } from './ShootWatch'
 
 /**

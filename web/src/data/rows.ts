@@ -1,145 +1,38 @@
 import { z } from 'zod'
-import { Brief, migrateBrief, Touches, touchesSchema } from '@cloudbank/core/brief'
-import { FILE_TYPES, MADE_FORMATS, type FileType, type Format } from '@cloudbank/core/codec'
-import type { AnyFinding } from '@cloudbank/core/findings'
-import { Outlet, type FinishedFile } from '@cloudbank/core/outlets'
 import type { PackedMatte } from '@cloudbank/core/matte'
-import { STEPS, type LightSettings } from '@cloudbank/core/steps'
-import type { JobResults } from '@cloudbank/hosts/pool'
+import { Outlet } from '@cloudbank/core/outlets'
 import {
+  AssetHash,
   BriefId,
   FileHash,
-  LightingId,
-  OutletId,
-  ProductId,
-  RenditionId,
+  MadeFormat,
+  OriginalHash,
   RunId,
   ShootId,
   ShotId,
-} from './ids'
+  StoredBrief,
+  type Measured,
+} from '@cloudbank/core/shoot'
 
 const Time = z.number()
 const BlobValue = z.instanceof(Blob)
-const Box = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() })
-const FindingValue: z.ZodType<AnyFinding> = z.looseObject({ code: z.string() })
-const Type = z.enum(FILE_TYPES as [FileType, ...FileType[]]) // there are some
-const MadeFormat = z.enum(MADE_FORMATS as [Format, ...Format[]]) // there are some
-
-/** A brief of whichever version, brought up to date as it is read. */
-const StoredBrief = z.preprocess(migrateBrief, Brief)
-
-/** A body of photographs worked on together. */
-export const Shoot = z.object({
-  id: ShootId,
-  name: z.string(),
-  /** Day it is due, as YYYY-MM-DD. */
-  dueOn: z.string().nullable(),
-  createdAt: Time,
-  briefId: BriefId,
-  /** How file names lead to products, as `readName` has it; null until it is chosen. */
-  namePattern: z.string().nullable(),
-  /** Where its pictures go: each as it was when it was chosen, changed for this shoot alone. */
-  outlets: z.array(Outlet).default([]),
-  /** Whether the placements of its brief are made, beside those of the outlets. */
-  ownFiles: z.boolean().default(true),
-  /** Whether each product has a folder of its own in a delivery. */
-  productFolders: z.boolean().default(false),
-})
-export type Shoot = z.infer<typeof Shoot>
-
-/** One photograph in a shoot. */
-export const Shot = z.object({
-  id: ShotId,
-  shootId: ShootId,
-  fileName: z.string(),
-  originalHash: FileHash,
-  sku: z.string().nullable(),
-  angle: z.string().nullable(),
-  width: z.number(),
-  height: z.number(),
-  bytes: z.number(),
-  type: Type,
-  /** Place in the shoot. */
-  order: z.number(),
-  /** Place in the product's order, where the file name says it. */
-  place: z.number().nullable(),
-  /** What the last run found about the shot as a whole. */
-  findings: z.array(FindingValue),
-  /** Why the last run could not make its renditions; null when it could. */
-  failure: z.string().nullable(),
-  lightingId: LightingId.nullable(),
-  /** Whether a lighting has been sought for it; a shot taken out of one is not put back. */
-  sorted: z.boolean(),
-  /** File name of an earlier shot that shows nearly the same. */
-  twinOf: z.string().nullable(),
-  touches: Touches,
-  /** What it is called and how it is described where a person wrote that, in place of the patterns. */
-  words: z
-    .object({ file: z.string().nullable(), alt: z.string().nullable() })
-    .default({ file: null, alt: null }),
-  /** Outlets, by their ids, that it is kept from, or goes to before others of its product. */
-  going: z.record(z.string(), z.enum(['in', 'out'])).default({}),
-  /** Other products that its picture shows just as well, by SKU. */
-  alsoFor: z.array(z.string()).default([]),
-  /** What a person made of it, and `of` which state; of those that were given before, that is not known. */
-  verdict: z
-    .discriminatedUnion('kind', [
-      z.object({ kind: z.literal('passed'), of: z.string().optional() }),
-      z.object({ kind: z.literal('returned'), reason: z.string(), of: z.string().optional() }),
-    ])
-    .nullable(),
-})
-export type Shot = z.infer<typeof Shot>
 
 /** A photograph's bytes, kept once however many shots use it. */
-export const Original = z.object({ hash: FileHash, blob: BlobValue })
+export const Original = z.object({ hash: OriginalHash, blob: BlobValue })
 export type Original = z.infer<typeof Original>
 
 export const Preview = z.object({
-  hash: FileHash,
+  hash: OriginalHash,
   blob: BlobValue,
   width: z.number(),
   height: z.number(),
 })
 export type Preview = z.infer<typeof Preview>
 
-const Triple = z.tuple([z.number(), z.number(), z.number()])
-const LightTouch = touchesSchema(STEPS.filter(({ id }) => id === 'light')).transform(
-  ({ light }) => light ?? {},
-)
-
-/** A group of shots made under the same light. */
-export const Lighting = z.object({
-  id: LightingId,
-  shootId: ShootId,
-  name: z.string(),
-  /** When its first shot was taken, as YYYY-MM-DDTHH:MM:SS; null where no file says. */
-  takenAt: z.string().nullable(),
-  /** The shot with a grey card or ball. */
-  referenceShotId: ShotId.nullable(),
-  /** The neutral that was read. */
-  neutral: z
-    .object({
-      shotId: ShotId,
-      spot: z.object({ x: z.number(), y: z.number(), radius: z.number() }),
-      gains: Triple,
-      lab: Triple,
-      spread: z.number(),
-      pixels: z.number(),
-      readAt: Time,
-    })
-    .nullable(),
-  /** Settings over the brief's for all of its shots. */
-  light: z.preprocess((light) => ({ light }), LightTouch) as unknown as z.ZodType<
-    Partial<LightSettings>
-  >, // the registry's own settings of Light
-})
-export type Lighting = z.infer<typeof Lighting>
-
 /** What was measured of an original, once. */
 export const MeasureRow = z.object({
-  hash: FileHash,
-  result: z.custom<JobResults['measure']>(
+  hash: OriginalHash,
+  result: z.custom<Measured>(
     (value) => typeof value === 'object' && value !== null && 'measures' in value,
   ),
 })
@@ -187,13 +80,15 @@ export const Deed = z.object({
 })
 export type Deed = z.infer<typeof Deed>
 
-/** A colour table that was brought in. */
-export const CubeRow = z.object({ hash: FileHash, name: z.string(), text: z.string() })
-export type CubeRow = z.infer<typeof CubeRow>
-
-/** A picture that was brought in to stand behind products. */
-export const GroundRow = z.object({ hash: FileHash, name: z.string(), blob: BlobValue })
-export type GroundRow = z.infer<typeof GroundRow>
+/** A table or picture of the user's own that settings name: its file, by its hash. */
+export const AssetRow = z.object({
+  hash: AssetHash,
+  /** What it is to the step that names it: “look”, “ground”. */
+  role: z.string(),
+  name: z.string(),
+  blob: BlobValue,
+})
+export type AssetRow = z.infer<typeof AssetRow>
 
 /** A cut-out of many that are saved together: still to be made, made, or failed with a reason. */
 export const CutOutItem = z.object({
@@ -265,7 +160,7 @@ export const MeasureTask = z.discriminatedUnion('kind', [
     id: z.string(),
     kind: z.literal('measure'),
     shootId: ShootId,
-    hash: FileHash,
+    hash: OriginalHash,
     fileName: z.string(),
   }),
   z.object({
@@ -280,25 +175,6 @@ export type MeasureTask = z.infer<typeof MeasureTask>
 /** Work of the whole app that a person may hold; kept, so that every tab and every start honours it. */
 export const Hold = z.object({ id: z.enum(['measuring', 'intake']), held: z.boolean() })
 export type Hold = z.infer<typeof Hold>
-
-export const Product = z.object({
-  id: ProductId,
-  shootId: ShootId,
-  sku: z.string(),
-  name: z.string(),
-  brand: z.string(),
-  type: z.string(),
-  variant: z.string(),
-  colour: z.string(),
-  barcode: z.string(),
-  price: z.string(),
-  /** Every other column, by its heading. */
-  more: z.record(z.string(), z.string()),
-})
-export type Product = z.infer<typeof Product>
-
-export const BriefRow = z.object({ id: BriefId, brief: StoredBrief })
-export type BriefRow = z.infer<typeof BriefRow>
 
 /** What has left a shoot: its files as they were, and what was said of it by whoever received it. */
 export const Delivery = z.object({
@@ -346,37 +222,6 @@ export type OutletRow = z.infer<typeof OutletRow>
 /** A matte of one level, by the key of what made it, so that a changed Finish never cuts again. */
 export const MatteRow = z.object({ key: z.string(), matte: z.custom<PackedMatte>() })
 export type MatteRow = z.infer<typeof MatteRow>
-
-/**
- * One version of a finished picture: which file it is, and of what. The newest that stands is `current`;
- * those before it stay `earlier` until they are swept.
- */
-export const Rendition = z.object({
-  id: RenditionId,
-  shotId: ShotId,
-  shootId: ShootId,
-  briefId: BriefId,
-  outletId: OutletId.nullable(),
-  placementId: z.string(),
-  version: z.number().int().min(1),
-  standing: z.enum(['current', 'earlier']),
-  /** `renditionKey` of the plan it was made by: another key means it is out of date. */
-  key: z.string(),
-  fileHash: FileHash,
-  runId: RunId.nullable(),
-  bytes: z.number(),
-  width: z.number(),
-  height: z.number(),
-  format: MadeFormat,
-  qualityPct: z.number(),
-  productBox: Box.nullable(),
-  window: Box,
-  findings: z.array(FindingValue),
-  /** What the file is, read from its bytes; null of those that were made before that was done. */
-  finished: z.custom<FinishedFile>().nullable().default(null),
-  madeAt: Time,
-})
-export type Rendition = z.infer<typeof Rendition>
 
 /** A finished file, by its content: two renditions of the same bytes are one file. */
 export const FileRow = z.object({ hash: FileHash, blob: BlobValue })

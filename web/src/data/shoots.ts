@@ -1,7 +1,7 @@
+import type { BriefRow, Shoot, ShootId } from '@cloudbank/core/shoot'
 import { SHOP_WHITE, type Brief } from '@cloudbank/core/brief'
 import { database, type Database } from './database'
-import { newBriefId, newShootId, type ShootId } from './ids'
-import type { BriefRow, Shoot } from './rows'
+import { newBriefId, newShootId } from './ids'
 import { sweep } from './sweep'
 
 /** Adds an empty shoot with a brief of its own. */

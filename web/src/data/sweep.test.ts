@@ -1,9 +1,8 @@
+import { originalHash, renditionRow, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { openDatabase, type Database } from './database'
 import { perform, putFields, remove, undoLast } from './history'
-import { fileHash, shootId, shotId } from './ids.testing'
-import { renditionRow, shotRow } from './rows.testing'
 import { createShoot, deleteShoot } from './shoots'
 import { KEPT_DEEDS, sweep } from './sweep'
 
@@ -18,9 +17,14 @@ const keys = (table: string): Promise<unknown[]> =>
 
 /** A shot with everything that is kept for one. */
 async function addShot(id: string, shoot: string, hash: string): Promise<void> {
-  await db.shots.add(shotRow(id, { shootId: shootId(shoot), originalHash: fileHash(hash) }))
-  await db.originals.put({ hash: fileHash(hash), blob: new Blob(['original']) })
-  await db.previews.put({ hash: fileHash(hash), blob: new Blob(['small']), width: 3, height: 2 })
+  await db.shots.add(shotRow(id, { shootId: shootId(shoot), originalHash: originalHash(hash) }))
+  await db.originals.put({ hash: originalHash(hash), blob: new Blob(['original']) })
+  await db.previews.put({
+    hash: originalHash(hash),
+    blob: new Blob(['small']),
+    width: 3,
+    height: 2,
+  })
   await db.mattes.put({ key: `${hash}/cut1/800`, matte: { kind: 'uncut', reason: 'no-product' } })
   await addVersion(id, shoot, 1, 'current')
 }

@@ -1,3 +1,5 @@
+import { namedHashes } from '@cloudbank/core/assets'
+import { slotOfId } from '@cloudbank/core/shoot'
 import type { Database } from './database'
 import { database } from './database'
 import type { Deed, Patch } from './rows'
@@ -16,8 +18,8 @@ export interface Swept {
 const NOTHING: Swept = { files: 0, bytes: 0 }
 
 /**
- * Frees what nothing points to any more: originals, previews, measures, mattes, finished files, colour
- * tables, grounds, and deeds beyond a limit. What an undo could bring back is still pointed to.
+ * Frees what nothing points to any more: originals, previews, measures, mattes, finished files, tables
+ * and pictures that settings name, and deeds beyond a limit. What an undo could bring back is still pointed to.
  *
  * @param versions earlier versions of each rendition that stay.
  */
@@ -43,7 +45,7 @@ export async function sweep(
       await free(db, 'measures', (hash) => !used.has(hash)),
       await free(db, 'mattes', (key) => !used.has(key.split('/', 1)[0] ?? '')),
       await freeContents(inHistory, db),
-      ...(await freeNamed(['cubes', 'grounds'], deeds, db)),
+      await freeAssets(deeds, db),
     ]
     return {
       files: freed.reduce((sum, { files }) => sum + files, 0),
@@ -85,7 +87,7 @@ async function forgetOldVersions(
       gone.push(id)
       return
     }
-    const slot = id.slice(0, id.lastIndexOf('/'))
+    const slot = slotOfId(id)
     bySlot.set(slot, [...(bySlot.get(slot) ?? []), { id, version, standing }])
   })
   for (const all of bySlot.values()) {
@@ -125,20 +127,19 @@ async function freeContents(patches: readonly Patch[], db: Database) {
   return free(db, 'contents', (hash) => !used.has(hash))
 }
 
-/** Colour tables and grounds that no brief, outlet, lighting, shot or deed names. */
-async function freeNamed(tables: readonly string[], deeds: readonly Deed[], db: Database) {
-  const texts = [
-    JSON.stringify(deeds),
-    JSON.stringify(await db.briefs.toArray()),
-    JSON.stringify(await db.savedBriefs.toArray()),
-    JSON.stringify(await db.outlets.toArray()),
-    JSON.stringify((await db.shoots.toArray()).map(({ outlets }) => outlets)),
-    JSON.stringify(await db.lightings.toArray()),
-    JSON.stringify(await db.runs.toArray()),
-    JSON.stringify((await db.shots.toArray()).map(({ touches }) => touches)),
-  ]
-  const isUnused = (hash: string): boolean => !texts.some((text) => text.includes(hash))
-  return Promise.all(tables.map((table) => free(db, table, isUnused)))
+/** Tables and pictures that no brief, outlet, lighting, shot, run or deed names. */
+async function freeAssets(deeds: readonly Deed[], db: Database): Promise<Swept> {
+  const used = namedHashes([
+    deeds,
+    await db.briefs.toArray(),
+    await db.savedBriefs.toArray(),
+    await db.outlets.toArray(),
+    (await db.shoots.toArray()).map(({ outlets }) => outlets),
+    await db.lightings.toArray(),
+    await db.runs.toArray(),
+    (await db.shots.toArray()).map(({ touches }) => touches),
+  ])
+  return free(db, 'assets', (hash) => !used.has(hash))
 }
 
 async function free(

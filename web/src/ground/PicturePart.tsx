@@ -2,7 +2,7 @@ import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { formatSigned } from '@cloudbank/core/words'
-import { database, FileHash } from '../data'
+import { database, AssetHash } from '../data'
 import { attempt } from '../notices'
 import { Action, Slider } from '../ui'
 import { bringInGround } from '../work/assets'
@@ -25,7 +25,8 @@ interface Props {
 /** A picture of one's own behind the product: which, how it fits, how blurred and light it is. */
 export function PicturePart({ behind, onChange }: Props) {
   const file = useRef<HTMLInputElement>(null)
-  const known = useLiveQuery(() => database.grounds.toArray(), []) ?? []
+  const known =
+    useLiveQuery(() => database.assets.filter(({ role }) => role === 'ground').toArray(), []) ?? []
   const choose = ({ hash, name }: { hash: string; name: string }): void =>
     onChange({
       ...(behind ?? { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }),
@@ -145,8 +146,8 @@ function Thumbnail({ hash, name }: { hash: string; name: string }) {
   useEffect(() => {
     let made: string | null = null
     let current = true
-    database.grounds
-      .get(FileHash.parse(hash))
+    database.assets
+      .get(AssetHash.parse(hash))
       .then((row) => {
         if (!current) return
         made = row ? URL.createObjectURL(row.blob) : null

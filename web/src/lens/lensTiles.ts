@@ -1,3 +1,5 @@
+import { derived, type Recipe } from '@cloudbank/core/shoot'
+import { planOf, recipeOf, sharedSteps } from '../work/model'
 import { useEffect, useMemo } from 'react'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
 import { CancelledError, viewKey, type ViewName } from '@cloudbank/core/engine'
@@ -5,8 +7,6 @@ import { database, type ShootView, type Shot } from '../data'
 import { useNotices } from '../notices'
 import { assetsOf } from '../work/assets'
 import { sharedPool } from '../work/pool'
-import { lightingOf, planOf, recipeOf } from '../work/recipe'
-import { remembered } from '../work/remembered'
 import { mattesOf } from '../work/runs'
 
 /** Side of a tile's picture, in pixels. */
@@ -51,13 +51,13 @@ export function lensTiles<Facts>(
 ): LensTiles<Facts> {
   const useTiles = create<Tiles<Facts>>()(() => ({ tiles: new Map(), left: null, stopped: false }))
   const options = { sidePx: SIDE_PX }
-  const keys = remembered<Shot, string>()
+  const keys = derived((shot: Shot, _steps: object, recipe: Recipe): string =>
+    viewKey(planOf(shot, recipe), name, options),
+  )
 
   function keyOf(shot: Shot, view: ShootView): string {
     const recipe = recipeOf(view)
-    return keys(shot, [recipe.steps, lightingOf(shot, recipe.lightings)], () =>
-      viewKey(planOf(shot, recipe), name, options),
-    )
+    return keys(shot, sharedSteps(shot, recipe), recipe)
   }
 
   function useMaking(view: ShootView, shots: readonly Shot[], wanted: boolean): void {

@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { Outlet } from '@cloudbank/core/outlets'
+import { MAX_OUTLET_PLACEMENTS, type Outlet } from '@cloudbank/core/outlets'
 import { SettingRow } from '../ui/fields'
 import { PatternInput } from './PatternInput'
 import { PlacementLook } from './PlacementLook'
@@ -19,6 +19,7 @@ export function OutletForm({ outlet, save }: Props) {
     <>
       <Title>Placements</Title>
       <PlacementTable
+        max={MAX_OUTLET_PLACEMENTS}
         placements={outlet.placements}
         save={(words, placements) => save(words, { ...outlet, placements: [...placements] })}
       />

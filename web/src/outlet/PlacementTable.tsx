@@ -2,11 +2,14 @@ import { Box, chakra, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { MADE_FORMATS } from '@cloudbank/core/codec'
 import { Placement } from '@cloudbank/core/outlets'
-import { formatWord } from '@cloudbank/core/steps'
+import { formatWord, rangeOf } from '@cloudbank/core/steps'
 import { Action } from '../ui'
 import { NumberInput } from '../ui/fields'
 
 const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
+
+/** What a file may weigh, in bytes. */
+const LIMIT = rangeOf(Placement.shape.limitBytes)
 
 const Head = chakra('th', {
   base: {
@@ -29,12 +32,14 @@ const Cell = chakra('td', {
 })
 
 interface Props {
+  /** How many there may be. */
+  readonly max: number
   readonly placements: readonly Placement[]
   readonly save: (words: string, next: readonly Placement[]) => void
 }
 
 /** The files that are made of each shot: one row a placement. */
-export function PlacementTable({ placements, save }: Props) {
+export function PlacementTable({ max, placements, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const replace = (index: number, change: Partial<Placement>): void =>
     save(
@@ -72,8 +77,7 @@ export function PlacementTable({ placements, save }: Props) {
                 <NumberInput
                   label="Longer side"
                   unit="px"
-                  min={16}
-                  max={10000}
+                  {...rangeOf(Placement.shape.longSidePx)}
                   value={placement.longSidePx}
                   onProblem={setProblem}
                   commit={(px) => px !== null && replace(index, { longSidePx: px })}
@@ -103,8 +107,7 @@ export function PlacementTable({ placements, save }: Props) {
                   label="Quality"
                   unit="%"
                   width="56px"
-                  min={1}
-                  max={100}
+                  {...rangeOf(Placement.shape.qualityPct)}
                   value={placement.qualityPct}
                   onProblem={setProblem}
                   commit={(pct) => pct !== null && replace(index, { qualityPct: pct })}
@@ -115,8 +118,7 @@ export function PlacementTable({ placements, save }: Props) {
                   label="Least quality"
                   unit="%"
                   width="56px"
-                  min={1}
-                  max={100}
+                  {...rangeOf(Placement.shape.leastQualityPct)}
                   value={placement.leastQualityPct}
                   onProblem={setProblem}
                   commit={(pct) => pct !== null && replace(index, { leastQualityPct: pct })}
@@ -127,8 +129,8 @@ export function PlacementTable({ placements, save }: Props) {
                   label="Limit"
                   unit="KB"
                   width="72px"
-                  min={1}
-                  max={50000}
+                  min={LIMIT.min / 1000}
+                  max={LIMIT.max / 1000}
                   optional
                   value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
                   onProblem={setProblem}
@@ -149,8 +151,7 @@ export function PlacementTable({ placements, save }: Props) {
                   label="Likeness"
                   unit=""
                   width="60px"
-                  min={0.8}
-                  max={1}
+                  {...rangeOf(Placement.shape.likeness)}
                   step={0.001}
                   optional
                   value={placement.likeness}
@@ -163,8 +164,7 @@ export function PlacementTable({ placements, save }: Props) {
                   label="Density"
                   unit="dpi"
                   width="56px"
-                  min={1}
-                  max={2400}
+                  {...rangeOf(Placement.shape.dpi)}
                   optional
                   value={placement.dpi}
                   onProblem={setProblem}
@@ -202,7 +202,7 @@ export function PlacementTable({ placements, save }: Props) {
           that still is too heavy is made all the same, and says so. PNG has no quality.
         </Text>
         <Action
-          disabled={placements.length >= 20}
+          disabled={placements.length >= max}
           onClick={() => save('Placement added', [...placements, freshPlacement(placements)])}
         >
           Add a placement

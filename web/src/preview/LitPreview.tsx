@@ -1,8 +1,8 @@
+import { planOf, recipeOf, stepsOf } from '../work/model'
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { ShootView, Shot } from '../data'
 import { useAssets } from '../work/assets'
-import { planOf, recipeOf, stepsOf } from '../work/recipe'
 import { LightCanvas } from './LightCanvas'
 import { useOpenPicture } from './useOpenPicture'
 

@@ -1,5 +1,4 @@
-import { recipeOf } from '../work/recipe'
-import { renditionsOf } from '../work/stale'
+import { recipeOf, renditionsOf } from '../work/model'
 import { usePictureUrl, type ShootView, type Shot } from '../data'
 
 /** A shot as it is made, small, of a side or as large as its place; its photograph where nothing is made. */

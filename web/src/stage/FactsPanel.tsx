@@ -1,3 +1,4 @@
+import { recipeOf } from '../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
@@ -5,7 +6,6 @@ import { FORMATS } from '@cloudbank/core/codec'
 import { formatBytes, formatSize } from '@cloudbank/core/words'
 import { Action } from '../ui'
 import type { Bench } from './bench'
-import { recipeOf } from '../work/recipe'
 import { FindingList } from './FindingList'
 
 /** What the brief says for a step, and what is known of the shot. */

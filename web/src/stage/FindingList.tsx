@@ -1,8 +1,9 @@
+import { findingsByKind } from '@cloudbank/core/shoot'
+import { findingsWith } from '../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { Rendition, ShootView, Shot } from '../data'
 import { Attention, FindingWhy } from '../ui'
-import { findingsByKind, findingsOf } from '../work/findings'
 
 /** What was found about a shot, with figures and remedies. */
 export const FindingList = memo(function FindingList(props: {
@@ -11,7 +12,7 @@ export const FindingList = memo(function FindingList(props: {
   shown: Rendition | undefined
 }) {
   const { view, shot, shown } = props
-  const findings = findingsOf(shot, view, shown ? [shown] : [])
+  const findings = findingsWith(shot, view, shown ? [shown] : [])
   return (
     <>
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">

@@ -1,3 +1,5 @@
+import { lightingOf } from '@cloudbank/core/shoot'
+import { planOf, recipeOf, stepsOf } from '../work/model'
 import { useMemo, useRef, useState } from 'react'
 import {
   originOf,
@@ -11,7 +13,7 @@ import type { Placement } from '@cloudbank/core/outlets'
 import { PER_PLACEMENT, STEPS, type StepId } from '@cloudbank/core/steps'
 import { valueAt, withValueAt, type Path, type ShootView, type Shot } from '../data'
 import { drafted, stepWith, useDrafts, type Drafts, type FieldOf, type Place } from '../settings'
-import { lightingOf, planOf, recipeOf, stepsOf, touchesOf } from '../work/recipe'
+import { lightingTouches } from '@cloudbank/core/shoot'
 
 /** Changes the settings of one shot, of its lighting or of the brief. */
 export interface ShotEditor {
@@ -125,7 +127,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
     originOf: (step, field) =>
       placementId !== null && valueAt(shot, ownPath(step, field, placementId)) !== undefined
         ? 'shot'
-        : originOf(step, field, touchesOf(lighting), shot.touches),
+        : originOf(step, field, lightingTouches(lighting), shot.touches),
     actions: lasting,
   }
 }

@@ -4,20 +4,17 @@ import { stemOf } from '@cloudbank/core/names'
 import { formatCount } from '@cloudbank/core/words'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
-import { database, FileHash, type CubeRow, type Database, type GroundRow } from '../data'
+import { AssetHash, database, type AssetRow, type Database } from '../data'
 import { hashOf } from './hashOf'
 
 /** A ground stands behind: more pixels than these are of no use there. */
 const MAX_PIXELS = 64e6
 
-/** Colour tables and grounds that have been read: one is worn by many pictures. */
+/** Tables and pictures that have been read: one is worn by many shots. */
 const read = new Map<string, Promise<Blob | null>>()
 
-async function readAsset(hash: FileHash, db: Database): Promise<Blob | null> {
-  const cube = await db.cubes.get(hash)
-  if (cube) return new Blob([cube.text])
-  return (await db.grounds.get(hash))?.blob ?? null
-}
+const readAsset = async (hash: AssetHash, db: Database): Promise<Blob | null> =>
+  (await db.assets.get(hash))?.blob ?? null
 
 /** The tables and pictures that a plan names, as far as they are here; one that is not is said by the engine. */
 export async function assetsOf(
@@ -26,7 +23,7 @@ export async function assetsOf(
 ): Promise<JobAsset[]> {
   const found = await Promise.all(
     assets.map(async ({ hash }) => {
-      const reading = read.get(hash) ?? readAsset(FileHash.parse(hash), db)
+      const reading = read.get(hash) ?? readAsset(AssetHash.parse(hash), db)
       read.set(hash, reading)
       // What is missing, or could not be read, is looked for again at the next need.
       reading.then(
@@ -40,21 +37,25 @@ export async function assetsOf(
   return found.flat()
 }
 
+/** A file that was brought in, as settings name it. */
+type BroughtIn = Pick<AssetRow, 'hash' | 'name'>
+
 /**
  * Keeps a colour table under its hash, so that looks can name it.
  *
  * @throws CubeError when the file is no colour table.
  */
-export async function bringInCube(
-  file: File,
-  db: Database = database,
-): Promise<Pick<CubeRow, 'hash' | 'name'>> {
+export async function bringInCube(file: File, db: Database = database): Promise<BroughtIn> {
   const bytes = await file.arrayBuffer()
   const text = new TextDecoder().decode(bytes)
   const { title } = parseCube(text)
-  const hash = await hashOf(bytes)
-  const row = { hash, name: title === '' ? stemOf(file.name) : title, text }
-  await db.cubes.put(row)
+  const row: AssetRow = {
+    hash: AssetHash.parse(await hashOf(bytes)),
+    role: 'look',
+    name: title === '' ? stemOf(file.name) : title,
+    blob: new Blob([bytes]),
+  }
+  await db.assets.put(row)
   return row
 }
 
@@ -63,10 +64,7 @@ export async function bringInCube(
  *
  * @throws Error when the file is no picture that this browser can read, or a very large one.
  */
-export async function bringInGround(
-  file: File,
-  db: Database = database,
-): Promise<Pick<GroundRow, 'hash' | 'name'>> {
+export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
   const picture = await createImageBitmap(file).catch(() => {
     throw new Error('it is no picture that this browser can read (JPEG, PNG, WebP or AVIF)')
   })
@@ -77,19 +75,20 @@ export async function bringInGround(
       `${formatCount(width)} × ${formatCount(height)} pixels are too many for a ground`,
     )
   const bytes = await file.arrayBuffer()
-  const row = {
-    hash: await hashOf(bytes),
+  const row: AssetRow = {
+    hash: AssetHash.parse(await hashOf(bytes)),
+    role: 'ground',
     name: stemOf(file.name),
     blob: new Blob([bytes], { type: file.type }),
   }
-  await db.grounds.put(row)
+  await db.assets.put(row)
   return row
 }
 
 /** A colour table that was brought in; null where it is not here. */
 export async function cubeOf(hash: string, db: Database = database): Promise<CubeLut | null> {
-  const row = await db.cubes.get(FileHash.parse(hash))
-  return row ? parseCube(row.text) : null
+  const row = await db.assets.get(AssetHash.parse(hash))
+  return row ? parseCube(await row.blob.text()) : null
 }
 
 const NONE: readonly JobAsset[] = []

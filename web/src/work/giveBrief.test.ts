@@ -1,7 +1,6 @@
+import { shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import { expect, test } from 'vitest'
 import { BriefSteps, SHOP_WHITE } from '@cloudbank/core/brief'
-import { shotRow } from '../data/rows.testing'
-import { shootView } from '../data/view.testing'
 import { touchesFor } from './giveBrief'
 
 const view = shootView()

@@ -1,8 +1,9 @@
+import { lightingOf } from '@cloudbank/core/shoot'
 import type { Brief } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
 import { isSame, perform, put, type ShootView, type Shot } from '../data'
-import { lightingOf, touchesOf } from './recipe'
+import { lightingTouches } from '@cloudbank/core/shoot'
 
 type Fields = Readonly<Record<string, unknown>>
 
@@ -18,7 +19,7 @@ export function touchesFor(
   view: Pick<ShootView, 'briefRow' | 'lightings'>,
   brief: Brief,
 ): { readonly step: StepId; readonly field: string; readonly value: unknown }[] {
-  const ofLighting: Readonly<Record<string, Fields | undefined>> = touchesOf(
+  const ofLighting: Readonly<Record<string, Fields | undefined>> = lightingTouches(
     lightingOf(shot, view.lightings),
   )
   return OWN_STEPS.flatMap((step) => {

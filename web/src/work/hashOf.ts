@@ -1,7 +1,5 @@
-import { FileHash } from '../data'
-
 /** SHA-256 of bytes, in hex. */
-export async function hashOf(bytes: ArrayBuffer | Uint8Array<ArrayBuffer>): Promise<FileHash> {
+export async function hashOf(bytes: ArrayBuffer | Uint8Array<ArrayBuffer>): Promise<string> {
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
-  return FileHash.parse([...digest].map((byte) => byte.toString(16).padStart(2, '0')).join(''))
+  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('')
 }

@@ -1,5 +1,5 @@
+import { ShootId } from '@cloudbank/core/shoot'
 import { expect, test } from 'vitest'
-import { ShootId } from '../data/ids'
 import { PlainDeed, SaveQueue } from './saves'
 
 const deed = (value: number, mergeKey = 'exposure'): PlainDeed => ({

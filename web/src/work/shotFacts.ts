@@ -1,11 +1,10 @@
+import { fill01, lightingOf } from '@cloudbank/core/shoot'
+import { recipeOf, renditionsOf } from './model'
 import { FORMATS } from '@cloudbank/core/codec'
 import { handDone, STEPS } from '@cloudbank/core/steps'
 import { countOf, formatBytes, formatPercent } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../data'
 import { groupsOf, touchWords } from '../settings'
-import { lightingOf, recipeOf } from './recipe'
-import { renditionsOf } from './stale'
-import { fill01 } from './frameReading'
 
 /** What is known of a shot, name by name: its photograph, and what has been made of it against what is asked. */
 export function shotFacts(shot: Shot, view: ShootView): [string, string][] {

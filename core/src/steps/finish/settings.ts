@@ -2,12 +2,15 @@ import { z } from 'zod'
 import { NamePattern } from '../../names'
 import { Placement } from '../../outlets'
 
+/** Placements that a brief may have. */
+export const MAX_PLACEMENTS = 100
+
 /** Which files are made of each shot. */
 export const FinishSettings = z.strictObject({
   placements: z
     .array(Placement)
     .min(1, 'at least one placement')
-    .max(100)
+    .max(MAX_PLACEMENTS)
     .refine(
       (placements) => new Set(placements.map(({ id }) => id)).size === placements.length,
       'each placement needs an id of its own',

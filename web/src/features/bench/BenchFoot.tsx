@@ -1,3 +1,5 @@
+import { isTouched, verdictWords } from '@cloudbank/core/shoot'
+import { isChangedSince, recipeOf } from '../../work/model'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
@@ -6,9 +8,8 @@ import { keyLabel } from '../../keys/keys'
 import { perform, putFields, useHistory, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key, ReturnWindow } from '../../ui'
-import { isTouched, recipeOf } from '../../work/recipe'
 import { shotScope, undoBefore } from '../../work/undo'
-import { isChangedSince, recordVerdict, verdictWords } from '../../work/verdicts'
+import { recordVerdict } from '../../work/verdicts'
 import { CarryWindow } from './CarryWindow'
 
 /** Deeds of a shot's history that are shown. */

@@ -1,3 +1,5 @@
+import { makeWords } from '@cloudbank/core/shoot'
+import { countStale, recipeOf, runBrief } from '../../work/model'
 import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
@@ -7,9 +9,7 @@ import { isSame, useShootView, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { wordsToFind } from '../../settings'
 import { Action } from '../../ui'
-import { goingBrief, recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
-import { countStale, makeWords } from '../../work/stale'
 import { ChoiceSetting } from '../../ui/fields'
 import { useBriefChoices } from '../../shoot'
 import { KeepPart } from './KeepPart'
@@ -35,7 +35,7 @@ function BriefSettings({ view }: { view: ShootView }) {
     if (found !== null) setFilter(found)
   }, [found])
   const busy = useRun() !== null
-  const going = goingBrief({ ...briefRow, brief: editor.brief }, shoot)
+  const going = runBrief({ ...briefRow, brief: editor.brief }, shoot)
   const recipe = { ...recipeOf(view), steps: going.brief.steps, look: editor.brief.steps }
   const toMake = countStale(shots, recipe, renditions)
   const choices = useBriefChoices()

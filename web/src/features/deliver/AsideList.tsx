@@ -1,10 +1,10 @@
+import type { DeliveryPlan } from '@cloudbank/core/shoot'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { countOf } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action } from '../../ui'
-import type { DeliveryPlan } from '../../work/delivery'
 
 /** The pictures that an outlet does not get, and the way to let one go all the same. */
 export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan }) {

@@ -1,3 +1,4 @@
+import { runBrief } from '../../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
@@ -5,7 +6,6 @@ import { perform, put, type Rendition, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
-import { goingBrief } from '../../work/recipe'
 import { makeAgain, startRun, useRun } from '../../work/runs'
 import type { Decision, Deed } from './decisions'
 
@@ -78,7 +78,7 @@ export function DecisionList({ view, decisions }: { view: ShootView; decisions: 
 }
 
 function actOn(deed: Deed, { shoot, briefRow }: ShootView): Promise<void> {
-  const brief = goingBrief(briefRow, shoot)
+  const brief = runBrief(briefRow, shoot)
   switch (deed.kind) {
     case 'set-outlet': {
       const { outlet, words } = deed
@@ -98,7 +98,7 @@ function actOn(deed: Deed, { shoot, briefRow }: ShootView): Promise<void> {
     case 'make-again':
       return makeAgain(
         shoot.id,
-        deed.going.flatMap(({ rendition }): Rendition[] => (rendition ? [rendition] : [])),
+        deed.items.flatMap(({ rendition }): Rendition[] => (rendition ? [rendition] : [])),
         brief,
       )
   }

@@ -1,3 +1,4 @@
+import type { DeliveryPlan, Destination } from '@cloudbank/core/shoot'
 import { chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { Outlet } from '@cloudbank/core/outlets'
@@ -7,7 +8,6 @@ import { database, perform, putFields, type ShootId, type ShootView } from '../.
 import { attempt } from '../../notices'
 import { describeRules, useOutletChoices } from '../../outlet'
 import { Action, Attention, Choose } from '../../ui'
-import type { DeliveryPlan, Destination } from '../../work/delivery'
 
 interface Props {
   readonly view: ShootView
@@ -144,7 +144,7 @@ function Group(props: { title: string; words: string; action: React.ReactNode })
 
 function Row({ view, plan, destination }: Props & { destination: Destination }) {
   const { placement, outlet } = destination
-  const going = plan.going.filter((picture) => picture.destination.id === destination.id)
+  const going = plan.items.filter((picture) => picture.destination.id === destination.id)
   const ready = going.flatMap(({ state, rendition }) =>
     state === 'ready' && rendition ? [rendition] : [],
   )

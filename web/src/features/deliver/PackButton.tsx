@@ -1,3 +1,4 @@
+import type { DeliveryFile } from '@cloudbank/core/shoot'
 import { Flex } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { countOf, formatBytes, formatCount } from '@cloudbank/core/words'
@@ -11,7 +12,6 @@ import {
   packDelivery,
   recordDelivery,
   zipSink,
-  type DeliveryFile,
   type Sink,
 } from '../../work/delivery'
 

@@ -1,3 +1,5 @@
+import { type DeliveryItem, type DeliveryPlan, groupBy } from '@cloudbank/core/shoot'
+import { findingsOf } from '../../work/model'
 import type { Weight } from '@cloudbank/core/findings'
 import { ALT_PROBLEMS, altProblems, type AltProblem } from '@cloudbank/core/names'
 import {
@@ -11,15 +13,12 @@ import {
 } from '@cloudbank/core/outlets'
 import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import type { ShootView, Shot } from '../../data'
-import type { DeliveryPlan, Going } from '../../work/delivery'
-import { findingsOf } from '../../work/findings'
-import { groupBy } from '../../work/groupBy'
 
 /** What can be done about something at once. */
 export type Deed =
   | { readonly kind: 'set-outlet'; readonly words: string; readonly outlet: Outlet }
   | { readonly kind: 'make'; readonly words: string; readonly shots: readonly Shot[] }
-  | { readonly kind: 'make-again'; readonly words: string; readonly going: readonly Going[] }
+  | { readonly kind: 'make-again'; readonly words: string; readonly items: readonly DeliveryItem[] }
 
 /** Something that a person decides before the pictures leave. */
 export interface Decision {
@@ -49,10 +48,12 @@ export function decisionsFor(view: ShootView, plan: DeliveryPlan): Decision[] {
   )
 }
 
-const shotsOf = (going: readonly Going[]): Shot[] => [...new Set(going.map(({ shot }) => shot))]
+const shotsOf = (items: readonly DeliveryItem[]): Shot[] => [
+  ...new Set(items.map(({ shot }) => shot)),
+]
 
-function brokenRules({ destinations, going }: DeliveryPlan): Decision[] {
-  const ready = going.filter(({ state }) => state === 'ready')
+function brokenRules({ destinations, items }: DeliveryPlan): Decision[] {
+  const ready = items.filter(({ state }) => state === 'ready')
   const outlets = new Set(destinations.flatMap(({ outlet }) => outlet ?? []))
   return [...outlets].flatMap((outlet) => {
     const here = ready.filter(({ destination }) => destination.outlet === outlet)
@@ -90,7 +91,7 @@ function remedyForAll(
 }
 
 /** “1200 × 1200 px, at least 1600 px” of one; the first and how many more of several values. */
-function figuresOf(breaking: readonly Going[], rule: RuleId): string {
+function figuresOf(breaking: readonly DeliveryItem[], rule: RuleId): string {
   const found = breaking.flatMap(({ broken }) => broken?.find((one) => one.rule === rule) ?? [])
   const values = [...new Set(found.map(({ value }) => value))]
   const shown =
@@ -100,8 +101,8 @@ function figuresOf(breaking: readonly Going[], rule: RuleId): string {
   return `${shown}; ${found[0]!.limit}`
 }
 
-function unread({ going }: DeliveryPlan): Decision[] {
-  const old = going.filter(({ state, broken }) => state === 'ready' && broken === null)
+function unread({ items }: DeliveryPlan): Decision[] {
+  const old = items.filter(({ state, broken }) => state === 'ready' && broken === null)
   if (old.length === 0) return []
   return [
     {
@@ -111,18 +112,18 @@ function unread({ going }: DeliveryPlan): Decision[] {
       figures: 'Made before finished files were read again.',
       remedy: 'Make them again.',
       shots: shotsOf(old),
-      deed: { kind: 'make-again', words: 'Make them again', going: old },
+      deed: { kind: 'make-again', words: 'Make them again', items: old },
     },
   ]
 }
 
-function notReady({ going }: DeliveryPlan): Decision[] {
+function notReady({ items }: DeliveryPlan): Decision[] {
   const kinds = [
     ['missing', 'Not made'],
     ['out-of-date', 'Out of date'],
   ] as const
   return kinds.flatMap(([state, title]): Decision[] => {
-    const those = going.filter((picture) => picture.state === state)
+    const those = items.filter((picture) => picture.state === state)
     if (those.length === 0) return []
     const shots = shotsOf(those)
     const failed = shots.filter(({ failure }) => failure !== null)
@@ -134,7 +135,7 @@ function notReady({ going }: DeliveryPlan): Decision[] {
         figures:
           failed.length > 0
             ? `${failed.length} failed: ${failed[0]!.failure ?? ''}`
-            : `${those.length} of ${going.length}.`,
+            : `${those.length} of ${items.length}.`,
         remedy: 'Make them, or deliver without.',
         shots,
         deed: { kind: 'make', words: `Make ${those.length}`, shots },
@@ -144,8 +145,8 @@ function notReady({ going }: DeliveryPlan): Decision[] {
 }
 
 /** What wants a look in pictures that leave, a line a kind. */
-function foundIn(view: ShootView, { going }: DeliveryPlan): Decision[] {
-  const shots = shotsOf(going)
+function foundIn(view: ShootView, { items }: DeliveryPlan): Decision[] {
+  const shots = shotsOf(items)
   const found = shots.flatMap((shot) =>
     findingsOf(shot, view)
       .filter((finding) => wordsOf(finding).weight !== 'note')
@@ -167,8 +168,8 @@ function foundIn(view: ShootView, { going }: DeliveryPlan): Decision[] {
 }
 
 /** Descriptions that those who hear them would stumble over; that there is none is a rule of outlets. */
-function descriptions({ going, destinations }: DeliveryPlan): Decision[] {
-  const described = going.filter(({ destination: { outlet } }) => outlet?.rules.needsAltText)
+function descriptions({ items, destinations }: DeliveryPlan): Decision[] {
+  const described = items.filter(({ destination: { outlet } }) => outlet?.rules.needsAltText)
   const problems = new Map<AltProblem, Set<Shot>>()
   for (const { id } of destinations) {
     const here = described.filter(({ destination }) => destination.id === id)

@@ -1,3 +1,5 @@
+import { bySlot } from '@cloudbank/core/shoot'
+import { countStale, recipeOf, renditionsOf } from '../../work/model'
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -14,8 +16,6 @@ import { Action, Attention, Window } from '../../ui'
 import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
-import { recipeOf } from '../../work/recipe'
-import { bySlot, countStale, renditionsOf } from '../../work/stale'
 
 const PICTURES = 12
 

@@ -1,3 +1,4 @@
+import { planOf, recipeOf, stepsOf } from '../../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
@@ -13,7 +14,6 @@ import { attempt } from '../../notices'
 import { Action, Attention, Key, Window } from '../../ui'
 import { useAssets } from '../../work/assets'
 import { readNeutralInto, takeOffNeutral } from '../../work/lightings'
-import { planOf, recipeOf, stepsOf } from '../../work/recipe'
 import { NeutralReadout } from './NeutralReadout'
 import { SpotPicker } from './SpotPicker'
 

@@ -1,3 +1,4 @@
+import type { DeliveryItem, DeliveryPlan } from '@cloudbank/core/shoot'
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { ALT_PROBLEMS, altProblems } from '@cloudbank/core/names'
@@ -6,7 +7,6 @@ import { useDragShots, useDropShots } from '../../drag'
 import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
-import type { DeliveryPlan, Going } from '../../work/delivery'
 import { sendTo, writeWords } from '../../work/products'
 
 /** Width of a picture and its words, in pixels. */
@@ -18,7 +18,7 @@ interface Props {
   readonly at: number
   readonly count: number
   readonly hasProduct: boolean
-  readonly going: readonly Going[]
+  readonly going: readonly DeliveryItem[]
   /** How the other pictures of the product are described. */
   readonly others: readonly string[]
   readonly aside: DeliveryPlan['aside']

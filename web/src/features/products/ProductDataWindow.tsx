@@ -1,4 +1,18 @@
 import {
+  guessMapping,
+  guessPattern,
+  isNamePattern,
+  type Mapping,
+  mapProducts,
+  PATTERNS,
+  PRODUCT_FIELDS,
+  readName,
+  readTable,
+  type Table,
+  TableError,
+  type TableProblem,
+} from '@cloudbank/core/shoot'
+import {
   Box,
   Flex,
   Heading,
@@ -17,21 +31,9 @@ import { Action, Attention, Window } from '../../ui'
 import {
   applyNamePattern,
   dropTable,
-  guessMapping,
-  guessPattern,
-  isNamePattern,
-  mapProducts,
-  PATTERNS,
-  PRODUCT_FIELDS,
-  readName,
-  readTable,
-  TableError,
   takeInProducts,
   useProductData,
   useWaitingTable,
-  type Mapping,
-  type Table,
-  type TableProblem,
 } from '../../work/products'
 
 const PREVIEW_ROWS = 4

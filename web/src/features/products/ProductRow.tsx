@@ -1,16 +1,16 @@
+import type { DeliveryItem, DeliveryPlan, ShotGroup } from '@cloudbank/core/shoot'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { ShootView, Shot } from '../../data'
 import { attempt } from '../../notices'
-import type { DeliveryPlan, Going } from '../../work/delivery'
-import { arrange, moved, type ShotGroup } from '../../work/products'
+import { arrange, moved } from '../../work/products'
 import { PictureCard } from './PictureCard'
 
 interface Props {
   readonly view: ShootView
   readonly group: ShotGroup
   /** Where each shot goes, by its id. */
-  readonly goingOf: ReadonlyMap<string, readonly Going[]>
+  readonly goingOf: ReadonlyMap<string, readonly DeliveryItem[]>
   readonly aside: DeliveryPlan['aside']
   /** Asks which other products a picture shows. */
   readonly onShare: (shot: Shot) => void

@@ -1,3 +1,5 @@
+import { type DeliveryItem, groupBy, groupByProduct, type ShotGroup } from '@cloudbank/core/shoot'
+import { planDelivery } from '../../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Fragment, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -5,9 +7,7 @@ import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView, type Shot } from '../../data'
 import { Action } from '../../ui'
-import { planDelivery, type Going } from '../../work/delivery'
-import { groupBy } from '../../work/groupBy'
-import { groupByProduct, useProductData, type ShotGroup } from '../../work/products'
+import { useProductData } from '../../work/products'
 import { AlsoForWindow } from './AlsoForWindow'
 import { ProductRow } from './ProductRow'
 import { TrueSizesWindow } from './TrueSizesWindow'
@@ -28,8 +28,8 @@ function Products({ view }: { view: ShootView }) {
   const plan = useMemo(() => planDelivery(view), [view])
   const goingOf = useMemo(() => {
     const skus = new Map(view.shots.map(({ id, sku }) => [id, sku]))
-    const own = plan.going.filter(({ shot }) => shot.sku === skus.get(shot.id))
-    return groupBy<Going, string>(own, ({ shot }) => shot.id)
+    const own = plan.items.filter(({ shot }) => shot.sku === skus.get(shot.id))
+    return groupBy<DeliveryItem, string>(own, ({ shot }) => shot.id)
   }, [plan, view.shots])
   const [sizing, setSizing] = useState(false)
   const [sharing, setSharing] = useState<Shot | null>(null)

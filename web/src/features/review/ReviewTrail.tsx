@@ -1,7 +1,7 @@
+import { verdictWords } from '@cloudbank/core/shoot'
 import { Box, Text } from '@chakra-ui/react'
 import type { ShootView } from '../../data'
 import { Thumb } from '../../preview'
-import { verdictWords } from '../../work/verdicts'
 import type { ReviewModel } from './useReviewModel'
 
 /** Shots before the one that is seen, and after it. */

@@ -1,6 +1,6 @@
+import { planOf, recipeOf } from '../../work/model'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { database, type Rendition, type ShootView, type Shot } from '../../data'
-import { planOf, recipeOf } from '../../work/recipe'
 import { mattesOf } from '../../work/runs'
 
 /** A place in a rendition, in fractions of it. */

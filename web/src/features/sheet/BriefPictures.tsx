@@ -1,11 +1,10 @@
+import { recipeOf, renditionsOf } from '../../work/model'
 import { Flex, Grid } from '@chakra-ui/react'
 import type { ShootView } from '../../data'
 import { Choose } from '../../ui'
 import { LitPreview, Thumb } from '../../preview'
 import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
-import { renditionsOf } from '../../work/stale'
-import { recipeOf } from '../../work/recipe'
 
 /** Side of a picture beside the brief, in pixels. */
 const SIDE_PX = 112

@@ -1,6 +1,6 @@
+import { offCentre01 } from '@cloudbank/core/shoot'
 import { roomOf, type FrameSettings } from '@cloudbank/core/steps'
 import type { Rendition } from '../../data'
-import { offCentre01 } from '../../work/frameReading'
 
 /** Product box, fill line, and centre or base line of one rendition, drawn over its tile. */
 export function FrameMarks({ rendition, frame }: { rendition: Rendition; frame: FrameSettings }) {

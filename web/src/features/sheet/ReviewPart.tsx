@@ -1,10 +1,9 @@
+import { isChangedSince, recipeOf } from '../../work/model'
 import { Box, Text } from '@chakra-ui/react'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../keys/keys'
 import type { ShootView } from '../../data'
 import { Action, Key } from '../../ui'
-import { recipeOf } from '../../work/recipe'
-import { isChangedSince } from '../../work/verdicts'
 import { FindingLine } from './FindingLine'
 
 interface Props {

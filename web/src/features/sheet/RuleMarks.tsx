@@ -1,4 +1,4 @@
-import type { OutletVerdict } from '../../work/delivery'
+import type { OutletVerdict } from '@cloudbank/core/shoot'
 
 /** From this size on there is room for the names of outlets beside their marks, in pixels. */
 const WITH_NAMES_PX = 150

@@ -1,3 +1,4 @@
+import { type OrderId, ORDERS } from '@cloudbank/core/shoot'
 import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
 import { Link } from 'react-router'
@@ -6,7 +7,7 @@ import { keyLabel } from '../../keys/keys'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import type { StepLens } from '../../lens'
-import { FilterMenu, FilterWords, ORDERS, type OrderId } from './filter'
+import { FilterMenu, FilterWords } from './filter'
 import { LENSES } from './lens'
 import type { SheetModel } from './useSheetModel'
 

@@ -1,9 +1,7 @@
+import { whyOf } from '@cloudbank/core/shoot'
+import { findingsWith, recipeOf, renditionsOf, settingsAt, standingOf } from '../../work/model'
 import { memo } from 'react'
-import { planHem, type FrameSettings } from '@cloudbank/core/steps'
-import type { Rendition, Shot } from '../../data'
-import { findingsOf, whyOf } from '../../work/findings'
-import { recipeOf, type Recipe } from '../../work/recipe'
-import { renditionsOf, standingOf } from '../../work/stale'
+import { planHem } from '@cloudbank/core/steps'
 import { Tile, type TileProps } from './Tile'
 
 type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'why'>
@@ -16,23 +14,15 @@ export const SheetTile = memo(function SheetTile(props: Props) {
   const shown = [...renditions]
     .sort((a, b) => a.width - b.width)
     .find(({ width }, i, all) => width >= px * 2 || i === all.length - 1)
-  const findings = findingsOf(shot, view, renditions)
+  const findings = findingsWith(shot, view, renditions)
   const standing = standingOf(shot, recipe, view.renditions)
   return (
     <Tile
       {...props}
       rendition={shown}
-      frame={frameOf(shot, recipe, shown)}
+      frame={settingsAt(shot, recipe, 'frame', shown?.placementId ?? null)}
       segments={planHem({ standing, findings, failed: shot.failure !== null })}
       why={whyOf(findings)}
     />
   )
 })
-
-/** How a rendition is framed: by the brief, what its placement asks, and the shot's touches. */
-function frameOf(shot: Shot, recipe: Recipe, rendition: Rendition | undefined): FrameSettings {
-  const placement = recipe.steps.finish.placements.find(({ id }) => id === rendition?.placementId)
-  const asked = placement?.changes.frame as Partial<FrameSettings> | undefined // of its schema
-  if (!asked && !shot.touches.frame) return recipe.steps.frame
-  return { ...recipe.steps.frame, ...asked, ...shot.touches.frame }
-}

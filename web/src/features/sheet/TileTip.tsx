@@ -1,8 +1,9 @@
+import { findingsByKind } from '@cloudbank/core/shoot'
+import { findingsOf } from '../../work/model'
 import { Portal } from '@chakra-ui/react'
 import { useEffect, useState, type RefObject } from 'react'
 import { stepOf, wordsOf } from '@cloudbank/core/steps'
 import type { ShootView } from '../../data'
-import { findingsByKind, findingsOf } from '../../work/findings'
 import { FindingWhy } from '../../ui'
 
 /** What is pointed at: a shot's marks, of one step or of all. */

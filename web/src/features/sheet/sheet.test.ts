@@ -1,14 +1,20 @@
+import {
+  countFindings,
+  type Field,
+  fill01,
+  type Filter,
+  filterWords,
+  groupByProduct,
+  NO_FILTER,
+  offCentre01,
+  type ShotGroup,
+  toggled,
+} from '@cloudbank/core/shoot'
+import { bySlots, renditionRow, shootId, shootView, shotRow } from '@cloudbank/core/shoot/testing'
+import { findingsOf, choicesOf, inOrder, matching } from '../../work/model'
 import { describe, expect, test } from 'vitest'
 import { productId, type Product, type Rendition, type Shot } from '../../data'
-import { shootId } from '../../data/ids.testing'
-import { renditionRow, shotRow } from '../../data/rows.testing'
-import { bySlots, shootView } from '../../data/view.testing'
-import { countFindings } from './findingCounts'
-import { fill01, offCentre01 } from '../../work/frameReading'
 import { NOTHING, select } from './selection'
-import { groupByProduct, type ShotGroup } from '../../work/products'
-import { inOrder, matching, NO_FILTER, toggled, choicesOf, type Field, type Filter } from './filter'
-import { filterWords } from './filter/filter'
 import { besideRow, planRows, rowOf } from './sheetRows'
 
 const shot = (id: string, sku: string | null, change: Partial<Shot> = {}): Shot =>
@@ -213,7 +219,9 @@ test('findings are counted once a shot, worst first, notes apart', () => {
     renditionRow('b', 'page', { findings: [overLimit] }),
     renditionRow('b', 'card', { findings: [overLimit] }),
   ])
-  const { look, notes } = countFindings(shootView({ shots, renditions }))
+  const { look, notes } = countFindings(shots, (one) =>
+    findingsOf(one, shootView({ shots, renditions })),
+  )
   expect(look.map(({ code, shotIds }) => [code, shotIds])).toEqual([
     ['over-limit', ['b']],
     ['edge-unsure', ['a']],

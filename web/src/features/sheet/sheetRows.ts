@@ -1,5 +1,5 @@
+import type { ShotGroup } from '@cloudbank/core/shoot'
 import type { Shot } from '../../data'
-import type { ShotGroup } from '../../work/products'
 
 /** Sizes by which tiles are laid, in pixels of the screen. */
 export interface Metrics {

@@ -1,5 +1,5 @@
+import { type Filter, NO_FILTER, type OrderId } from '@cloudbank/core/shoot'
 import { create } from 'zustand'
-import { NO_FILTER, type Filter, type OrderId } from './filter'
 import type { LensId } from './lens'
 import { TILE_SIZES_PX, USUAL_TILE_PX } from './tileSizes'
 import { NOTHING, select, type Gesture, type Selection } from './selection'

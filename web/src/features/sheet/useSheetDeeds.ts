@@ -1,3 +1,4 @@
+import { countStale, recipeOf, runBrief, stalePlacements } from '../../work/model'
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
 import { countOf } from '@cloudbank/core/words'
 import { perform, remove, type ShootView, type Shot } from '../../data'
@@ -6,9 +7,7 @@ import { useGo } from '../../ui/useGo'
 import { saveCutOuts } from '../../work/cutOuts'
 import { evenOut } from '../../work/lightings'
 import { assignProduct } from '../../work/products'
-import { goingBrief, recipeOf } from '../../work/recipe'
 import { startRun, useRun } from '../../work/runs'
-import { countStale, stalePlacements } from '../../work/stale'
 import { straighten } from '../../work/straighten'
 import { useSheet } from './sheetStore'
 import type { SheetShots } from './useSheetShots'
@@ -35,7 +34,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
       startRun(
         shoot.id,
         stale.map(({ id }) => id),
-        goingBrief(briefRow, shoot),
+        runBrief(briefRow, shoot),
       ),
       'The run could not be started',
     )

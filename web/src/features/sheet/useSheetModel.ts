@@ -1,9 +1,9 @@
+import { countFindings, type Filter, type OrderId } from '@cloudbank/core/shoot'
 import { useCallback, useEffect, useMemo } from 'react'
 import type { ShootView } from '../../data'
+import { findingsOf } from '../../work/model'
 import { useHeld } from '../../keys/useHeld'
 import { useGo } from '../../ui/useGo'
-import type { Filter, OrderId } from './filter'
-import { countFindings } from './findingCounts'
 import { useSheet } from './sheetStore'
 import { useSheetDeeds } from './useSheetDeeds'
 import { useSheetKeys } from './useSheetKeys'
@@ -23,7 +23,7 @@ export function useSheetModel(view: ShootView) {
   return {
     ...shown,
     ...deeds,
-    counts: useMemo(() => countFindings(view), [view]),
+    counts: useMemo(() => countFindings(view.shots, (shot) => findingsOf(shot, view)), [view]),
     failed: shots.filter(({ failure }) => failure !== null),
     original,
     open,

@@ -1,11 +1,19 @@
+import {
+  groupByLighting,
+  groupByProduct,
+  inSheetOrder,
+  type LightReading,
+  lightReadings,
+  ORDERS,
+  type OutletVerdict,
+  outletVerdicts,
+  type ShotGroup,
+} from '@cloudbank/core/shoot'
+import { evsAgainstSiblings, inOrder, matching, planDelivery } from '../../work/model'
 import { useEffect, useMemo } from 'react'
 import type { ShootView, Shot } from '../../data'
 import type { StepLens } from '../../lens'
 import { STEP_LENSES } from '../../steps'
-import { outletVerdicts, type OutletVerdict } from '../../work/delivery'
-import { groupByLighting, lightReadings, type LightReading } from '../../work/lightings'
-import { groupByProduct, inSheetOrder, type ShotGroup } from '../../work/products'
-import { inOrder, matching, ORDERS } from './filter'
 import { useSheet } from './sheetStore'
 
 const NO_VERDICTS: ReadonlyMap<string, readonly OutletVerdict[]> = new Map()
@@ -18,11 +26,11 @@ export function useSheetShots(view: ShootView) {
   const { lens, filter, orderId, selection, focus } = useSheet()
   useEffect(() => useSheet.getState().enter(shoot.id), [shoot.id])
   const readings = useMemo(
-    () => (lens === 'light' ? lightReadings(view) : NO_READINGS),
+    () => (lens === 'light' ? lightReadings(view, evsAgainstSiblings(view)) : NO_READINGS),
     [lens, view],
   )
   const outlets = useMemo(
-    () => (lens === 'rules' ? outletVerdicts(view) : NO_VERDICTS),
+    () => (lens === 'rules' ? outletVerdicts(view, planDelivery(view)) : NO_VERDICTS),
     [lens, view],
   )
   const stepLens = STEP_LENSES.find(({ id }) => id === lens)

@@ -1,3 +1,4 @@
+import { MAX_PLACEMENTS } from '@cloudbank/core/steps'
 import { PlacementTable } from '../../outlet'
 import type { BriefEditor } from '../../settings/useBriefEditor'
 
@@ -5,6 +6,7 @@ import type { BriefEditor } from '../../settings/useBriefEditor'
 export function PlacementsSetting({ editor }: { editor: BriefEditor }) {
   return (
     <PlacementTable
+      max={MAX_PLACEMENTS}
       placements={editor.brief.steps.finish.placements}
       save={(words, next) => editor.set(words, 'finish', 'placements', [...next])}
     />

@@ -1,6 +1,6 @@
+import { recipeOf, stepsOf } from '../../work/model'
 import { Heading } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
-import { stepsOf, recipeOf } from '../../work/recipe'
 import type { OwnControlProps } from '../../stage/controls'
 import { LightDials } from './LightDials'
 import { comparedWith } from './litReadings'

@@ -1,6 +1,6 @@
+import { lightingOf } from '@cloudbank/core/shoot'
 import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
-import { lightingOf } from '../../work/recipe'
 import type { OwnControlProps } from '../../stage/controls'
 
 const WORDS = {

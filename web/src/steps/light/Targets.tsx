@@ -1,3 +1,4 @@
+import { lightingOf } from '@cloudbank/core/shoot'
 import { Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -5,7 +6,6 @@ import type { Histogram } from '@cloudbank/core/measure'
 import { THRESHOLDS } from '@cloudbank/core/findings'
 import { formatPercent } from '@cloudbank/core/words'
 import { Action, Attention } from '../../ui'
-import { lightingOf } from '../../work/recipe'
 import type { OwnControlProps } from '../../stage/controls'
 import { exposureFor, litReading, median, siblingReadings } from './litReadings'
 

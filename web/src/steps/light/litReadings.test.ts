@@ -1,7 +1,6 @@
+import { lightingRow, measured, shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import { describe, expect, test } from 'vitest'
 import { LightSettings } from '@cloudbank/core/steps'
-import { lightingRow, shotRow } from '../../data/rows.testing'
-import { measured, shootView } from '../../data/view.testing'
 import {
   comparedWith,
   exposureFor,

@@ -1,8 +1,9 @@
+import type { ShootRows } from '@cloudbank/core/shoot'
+import { recipeOf, stepsOf } from '../../work/model'
 import { luminance, linearToLab, linearToSrgb, type Rgb } from '@cloudbank/core/raster'
 import { isPlain } from '@cloudbank/core/findings'
 import { applyGrade, neutralGains, planGrade, type LightSettings } from '@cloudbank/core/steps'
-import type { ShootView, Shot } from '../../data'
-import { recipeOf, stepsOf } from '../../work/recipe'
+import type { Shot } from '../../data'
 
 /** What the measured backdrop and product of a photograph come to by settings of Light. */
 export interface LitReading {
@@ -17,7 +18,7 @@ export interface LitReading {
 /** A photograph under settings: its neutral, tones and colours, without the flattening of its backdrop. */
 export function litReading(
   shot: Shot,
-  view: Pick<ShootView, 'measures'>,
+  view: Pick<ShootRows, 'measures'>,
   settings: LightSettings,
 ): LitReading | null {
   const measures = view.measures.get(shot.originalHash)?.measures
@@ -65,7 +66,7 @@ function toneToLinear(tone01: number): number {
 const MAX_COMPARED = 24
 
 /** The other shots with which one is compared: of its lighting, its product's first; of its product where it has none. */
-export function comparedWith(shot: Shot, { shots }: Pick<ShootView, 'shots'>): readonly Shot[] {
+export function comparedWith(shot: Shot, { shots }: Pick<ShootRows, 'shots'>): readonly Shot[] {
   const others = shots.filter(({ id }) => id !== shot.id)
   const ofProduct = others.filter(({ sku }) => shot.sku !== null && sku === shot.sku)
   if (shot.lightingId === null) return ofProduct.slice(0, MAX_COMPARED)
@@ -78,7 +79,7 @@ export function comparedWith(shot: Shot, { shots }: Pick<ShootView, 'shots'>): r
 }
 
 /** Readings of the siblings, each under its own settings; products are compared with their like only. */
-export const siblingReadings = (shot: Shot, view: ShootView): readonly LitReading[] => {
+export const siblingReadings = (shot: Shot, view: ShootRows): readonly LitReading[] => {
   const recipe = recipeOf(view)
   return comparedWith(shot, view).flatMap((other) => {
     const reading = litReading(other, view, stepsOf(other, recipe).light)

@@ -1,3 +1,5 @@
+import { CONTAINER, ContainerError, type Contained } from '@cloudbank/core/shoot'
+import { shotId } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -16,12 +18,10 @@ import {
 } from '../../data'
 import type { TableName } from '../../data/database'
 import { openFixture2 } from '../../data/fixture.testing'
-import { shotId } from '../../data/ids.testing'
 import { intakeWork } from '../intake/intakeWork'
 import { takeIn } from '../intake/takeIn'
 import { playedJobs, playedTab } from '../played.testing'
 import { exportShoot } from './exportShoot'
-import { CONTAINER, ContainerError } from './format'
 import { importShoot, isContainer } from './importShoot'
 
 const GO_ON = new AbortController().signal
@@ -40,9 +40,10 @@ beforeEach(async () => {
   shoot = (await here.shoots.toArray())[0]!
   const [shot] = await here.shots.toArray()
   const hash = 'f'.repeat(64)
-  await here.cubes.put({ hash: hash as never, name: 'Dusk', text: 'LUT_3D_SIZE 2' })
+  const table = new Blob(['LUT_3D_SIZE 2'])
+  await here.assets.put({ hash: hash as never, role: 'look', name: 'Dusk', blob: table })
   const oak = 'e'.repeat(64) as never
-  await here.grounds.put({ hash: oak, name: 'Oak', blob: new Blob(['oak']) })
+  await here.assets.put({ hash: oak, role: 'ground', name: 'Oak', blob: new Blob(['oak']) })
   const look = { from: 'cube', hash, name: 'Dusk', strengthPct: 50 }
   const whole = { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }
   const behind = { kind: 'picture', hash: oak, name: 'Oak', ...whole }
@@ -95,11 +96,38 @@ describe('a shoot in a file', () => {
     const blob = await pack()
     expect(await isContainer(blob)).toBe(true)
     expect(await importShoot(blob, GO_ON, there)).toEqual(checkRows('shoots', [shoot]).rows[0])
-    for (const table of [...TABLES, 'shoots', 'mattes', 'cubes'] as const)
+    for (const table of [...TABLES, 'shoots', 'mattes'] as const)
       expect(await rowsOf(there, table), table).toEqual(await rowsOf(here, table))
-    for (const table of ['originals', 'previews', 'contents', 'grounds'])
+    for (const table of ['originals', 'previews', 'contents', 'assets'])
       expect(await bytesOf(there, table), table).toEqual(await bytesOf(here, table))
     expect(await sweep(there)).toEqual({ files: 0, bytes: 0 })
+  })
+
+  test('of version 1 brings its colour tables and grounds as well', async () => {
+    const entries = unzipSync(new Uint8Array(await (await pack()).arrayBuffer()))
+    const contained = JSON.parse(strFromU8(entries[CONTAINER.json]!)) as Contained
+    const { assets, ...rest } = contained
+    const named = (role: string) =>
+      Object.fromEntries(
+        assets.flatMap((one) => (one.role === role ? [[one.hash, { name: one.name }]] : [])),
+      )
+    const old = { ...rest, version: 1, cubes: named('look'), grounds: named('ground') }
+    const files = Object.fromEntries(
+      Object.entries(entries).map(([path, bytes]): [string, Uint8Array] => {
+        const asset = assets.find(({ file }) => file === path)
+        if (!asset) return [path, bytes]
+        const { hash, role } = asset
+        return [role === 'look' ? `tables/${hash}.cube` : `grounds/${hash}`, bytes]
+      }),
+    )
+    const { [CONTAINER.json]: _, ...others } = files
+    const json = { [CONTAINER.json]: strToU8(JSON.stringify(old)) }
+    const zip = zipSync({ ...json, ...others }, { level: 0 })
+    await importShoot(new Blob([zip as Uint8Array<ArrayBuffer>]), GO_ON, there)
+    expect(await bytesOf(there, 'assets')).toEqual(await bytesOf(here, 'assets'))
+    const names = async (db: Database) =>
+      (await db.assets.toArray()).map(({ name, role }) => [name, role])
+    expect(await names(there)).toEqual(await names(here))
   })
 
   test('brings its history: what was done there is undone here', async () => {

@@ -1,9 +1,9 @@
-import type { EntityTable } from 'dexie'
+import { type Contained, CONTAINER, ContainerError } from '@cloudbank/core/shoot'
+import { namedHashes } from '@cloudbank/core/assets'
 import { FORMATS } from '@cloudbank/core/codec'
 import type { PackedMatte } from '@cloudbank/core/matte'
-import type { Database, FileHash, Rendition, ShootId, Shot } from '../../data'
+import type { Database, Rendition, ShootId, Shot } from '../../data'
 import { loadZip } from '../zip'
-import { CONTAINER, ContainerError, type Contained } from './format'
 
 interface Options {
   /** Told how many files are in, and of how many. */
@@ -19,7 +19,7 @@ interface File {
 
 /**
  * Packs a shoot with everything that it needs elsewhere: originals, previews, finished files, mattes,
- * measures, touches, colour tables, grounds, and its history.
+ * measures, touches, the tables and pictures that it names, and its history.
  *
  * @throws ContainerError when a photograph of it is missing; the signal's reason once it is aborted.
  */
@@ -46,8 +46,8 @@ export async function exportShoot(
     measures: (await db.measures.bulkGet(originals)).filter((row) => row !== undefined),
     deeds: await of('deeds'),
   }
-  const cubes = await namedIn(tables, db.cubes)
-  const grounds = await namedIn(tables, db.grounds)
+  const named = namedHashes(tables)
+  const assets = (await db.assets.toArray()).filter(({ hash }) => named.has(hash))
   const previews = (await db.previews.bulkGet(originals)).filter((row) => row !== undefined)
   const contained: Contained = {
     version: CONTAINER.version,
@@ -60,8 +60,7 @@ export async function exportShoot(
         ? { key, matte: withoutBytes(matte), file: matteFile(i) }
         : { key, matte: { ...matte }, file: null },
     ),
-    cubes: Object.fromEntries(cubes.map(({ hash, name }) => [hash, { name }])),
-    grounds: Object.fromEntries(grounds.map(({ hash, name }) => [hash, { name }])),
+    assets: assets.map(({ hash, role, name }) => ({ hash, role, name, file: assetFile(hash) })),
   }
   const typeOf = new Map(shots.map(({ originalHash, type }) => [originalHash, type]))
   const { folders } = CONTAINER
@@ -83,12 +82,8 @@ export async function exportShoot(
         ? [{ path: matteFile(i), read: () => Promise.resolve(new Blob([bytesOf(matte)])) }]
         : [],
     ),
-    ...cubes.map(({ hash, text }) => ({
-      path: `${CONTAINER.cubes}/${hash}.cube`,
-      read: () => Promise.resolve(new Blob([text])),
-    })),
-    ...grounds.map(({ hash, blob }) => ({
-      path: `${CONTAINER.grounds}/${hash}`,
+    ...assets.map(({ hash, blob }) => ({
+      path: assetFile(hash),
       read: () => Promise.resolve(blob),
     })),
   ]
@@ -96,6 +91,8 @@ export async function exportShoot(
 }
 
 const unique = <T>(values: readonly T[]): T[] => [...new Set(values)]
+
+const assetFile = (hash: string): string => `${CONTAINER.assets}/${hash}`
 
 const matteFile = (i: number): string => `${CONTAINER.mattes}/${i + 1}.deflate`
 
@@ -111,20 +108,9 @@ function withoutBytes({ alpha, ...matte }: CutPacked): Contained['mattes'][numbe
   return { ...matte, alpha: place }
 }
 
-/** Colour tables or grounds that the brief, a lighting, a shot or the history names. */
-async function namedIn<Row extends { hash: FileHash }>(
-  tables: Contained['tables'],
-  table: EntityTable<Row, 'hash'>,
-): Promise<Row[]> {
-  const text = JSON.stringify(tables)
-  const hashes = await table.toCollection().primaryKeys()
-  const rows = await table.bulkGet(hashes.filter((hash) => text.includes(String(hash))))
-  return rows.filter((row) => row !== undefined)
-}
-
 async function blobOf(
   table: 'originals' | 'previews' | 'contents',
-  hash: FileHash,
+  hash: string,
   db: Database,
 ): Promise<Blob> {
   const row = await db.table<{ blob: Blob }, string>(table).get(hash)

@@ -1,9 +1,17 @@
+import {
+  Contained,
+  CONTAINER,
+  CONTAINER_TABLES,
+  ContainerError,
+  migrateContained,
+} from '@cloudbank/core/shoot'
 import type { Entry, FileEntry } from '@zip.js/zip.js'
 import { CancelledError } from '@cloudbank/core/engine'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import {
   checkRows,
-  FileHash,
+  AssetHash,
+  OriginalHash,
   freeShootName,
   newBriefId,
   newLightingId,
@@ -13,7 +21,6 @@ import {
   type Shoot,
 } from '../../data'
 import { loadZip } from '../zip'
-import { CONTAINER, CONTAINER_TABLES, Contained, ContainerError } from './format'
 
 /** Whether a file is a shoot, by the name of its first entry. */
 export async function isContainer(blob: Blob): Promise<boolean> {
@@ -79,7 +86,7 @@ function readJson(text: string): Contained {
   } catch (error) {
     throw new ContainerError(`${CONTAINER.json} in it cannot be read`, { cause: error })
   }
-  const read = Contained.safeParse(data)
+  const read = Contained.safeParse(migrateContained(data))
   if (read.success) return read.data
   const [issue] = read.error.issues
   throw new ContainerError(
@@ -149,31 +156,25 @@ async function bringFiles(
     return entry
   }
   const { folders } = CONTAINER
-  const bring = async (table: 'originals' | 'contents', folder: string, hash: FileHash) => {
+  const bring = async (table: 'originals' | 'contents', folder: string, hash: string) => {
     if (signal.aborted) throw new CancelledError()
     if ((await db.table(table).where('hash').equals(hash).count()) > 0) return
-    await db[table].put({ hash, blob: await blobOf(need(folder, hash), signal) })
+    await db.table(table).put({ hash, blob: await blobOf(need(folder, hash), signal) })
   }
   for (const { originalHash } of shots) await bring('originals', folders.originals, originalHash)
   for (const { fileHash } of renditions) await bring('contents', folders.contents, fileHash)
   for (const [hash, size] of Object.entries(contained.previews))
     await db.previews.put({
-      hash: FileHash.parse(hash),
+      hash: OriginalHash.parse(hash),
       blob: await blobOf(need(folders.previews, hash), signal),
       ...size,
     })
-  for (const [hash, { name }] of Object.entries(contained.cubes))
-    await db.cubes.put({
-      hash: FileHash.parse(hash),
-      name,
-      text: await textOf(need(CONTAINER.cubes, hash)),
-    })
-  for (const [hash, { name }] of Object.entries(contained.grounds))
-    await db.grounds.put({
-      hash: FileHash.parse(hash),
-      name,
-      blob: await blobOf(need(CONTAINER.grounds, hash), signal),
-    })
+  for (const { hash, role, name, file } of contained.assets) {
+    const entry = entries.get(file)
+    if (!entry) throw new ContainerError(`${file} is missing in it`)
+    const blob = await blobOf(entry, signal)
+    await db.assets.put({ hash: AssetHash.parse(hash), role, name, blob })
+  }
   for (const { key, matte, file } of contained.mattes) {
     const entry = file === null ? null : entries.get(file)
     // A matte that is missing is cut again when it is needed.

@@ -1,9 +1,10 @@
+import type { Recipe } from '@cloudbank/core/shoot'
+import { planOf } from '../model'
 import { CancelledError } from '@cloudbank/core/engine'
 import { UnreachableError, type Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type CutOutItem, type Database, type Lighting, type Shot } from '../../data'
 import { describeError } from '../../notices'
-import { planOf, type Recipe } from '../recipe'
 import { makeCutOut } from './makeCutOut'
 
 /** Makes the cut-outs that wait, each by its shot as it is then, and keeps them until all are there. */

@@ -1,3 +1,4 @@
+import { originalHash, shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
@@ -5,9 +6,6 @@ import { NothingCutError } from '@cloudbank/core/cutOut'
 import type { Job } from '@cloudbank/hosts/pool'
 import { createProcessLock, workThrough } from '@cloudbank/hosts/runs'
 import { openDatabase, type Database } from '../../data'
-import { fileHash } from '../../data/ids.testing'
-import { shotRow } from '../../data/rows.testing'
-import { shootView } from '../../data/view.testing'
 import { playedJobs, playedTab } from '../played.testing'
 import { saveCutOuts, stopCutOuts, takeComplete } from './cutOuts'
 import { cutOutWork } from './cutOutWork'
@@ -24,7 +22,7 @@ beforeEach(async () => {
   await db.shoots.add(shoot)
   await db.shots.bulkAdd(shots)
   for (const id of ['a', 'b', 'c'])
-    await db.originals.put({ hash: fileHash(id), blob: new Blob([id]) })
+    await db.originals.put({ hash: originalHash(id), blob: new Blob([id]) })
 })
 afterEach(() => db.delete())
 

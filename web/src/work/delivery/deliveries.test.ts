@@ -1,14 +1,12 @@
+import { readyOf } from '@cloudbank/core/shoot'
+import { bySlots, renditionRow, shootView, shotId, shotRow } from '@cloudbank/core/shoot/testing'
+import { keyOf, planDelivery, recipeOf } from '../model'
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { openDatabase, sweep, type Database } from '../../data'
-import { shotId } from '../../data/ids.testing'
-import { renditionRow, shotRow } from '../../data/rows.testing'
-import { bySlots, shootView } from '../../data/view.testing'
-import { keyOf, recipeOf } from '../recipe'
 import { cameBack, recordDelivery, setVerdict, weightOf } from './deliveries'
 import { packAgain, zipSink } from './packDelivery'
-import { planDelivery, readyOf } from './planDelivery'
 
 let db: Database
 beforeEach(() => {

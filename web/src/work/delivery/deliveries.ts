@@ -1,6 +1,6 @@
 import { countOf } from '@cloudbank/core/words'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
-import type { LeftFile } from './leavingFile'
+import type { LeftFile } from '@cloudbank/core/shoot'
 
 /** Keeps what has left, so that it can be had again, and what those say who received it. */
 export async function recordDelivery(

@@ -1,22 +1,29 @@
+import type { ShootRows } from '@cloudbank/core/shoot'
+import { chooseFor, manifestOf, manifestTable, readyOf, webPageOf } from '@cloudbank/core/shoot'
+import {
+  bySlots,
+  fileHash,
+  measured,
+  renditionRow,
+  shootView,
+  shotRow,
+} from '@cloudbank/core/shoot/testing'
+import { keyOf, planDelivery, recipeOf } from '../model'
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
+import exifr from 'exifr'
+import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 
 import { Outlet, READY_OUTLETS, type FinishedFile } from '@cloudbank/core/outlets'
-import { openDatabase, type Product, type Rendition, type Shot, type ShootView } from '../../data'
-import { fileHash } from '../../data/ids.testing'
-import { renditionRow, shotRow } from '../../data/rows.testing'
-import { bySlots, shootView } from '../../data/view.testing'
-import { keyOf, recipeOf } from '../recipe'
-import { chooseFor } from './chooseFor'
-import { manifestOf, manifestTable } from './manifest'
+import { openDatabase, type Product, type Rendition, type Shot } from '../../data'
+import { readCaptureFacts } from '@cloudbank/core/codec'
 import { recordDelivery } from './deliveries'
+import { leavingFile } from './leavingFile'
 import { folderSink, packAgain, packDelivery, zipSink } from './packDelivery'
-import { planDelivery, readyOf } from './planDelivery'
-import { webPageOf } from './webPage'
 
 /** A shoot with these shots, each of whose placements is made and up to date. */
-function viewOf(shots: readonly Shot[], change: Partial<ShootView> = {}): ShootView {
+function viewOf(shots: readonly Shot[], change: Partial<ShootRows> = {}): ShootRows {
   const view = shootView({ shots, ...change })
   const recipe = recipeOf(view)
   const rows = shots.flatMap((shot) =>
@@ -58,7 +65,7 @@ const mugs = ['front', 'top', 'back'].map((angle, order) =>
   shotRow(angle, { sku: 'M-1', angle, order, fileName: `DSC_${order}.jpg` }),
 )
 const products = new Map([['M-1', mug]])
-const withOutlets = (...outlets: Outlet[]): Partial<ShootView> => ({
+const withOutlets = (...outlets: Outlet[]): Partial<ShootRows> => ({
   products,
   shoot: { ...shootView().shoot, outlets, ownFiles: false },
 })
@@ -69,7 +76,7 @@ describe('the files of a delivery', () => {
     const shots = ['front.jpg', 'Front.png', 'what/is: this?.jpg', 'con.jpg'].map(
       (fileName, order) => shotRow(`s${order}`, { fileName, order }),
     )
-    const paths = planDelivery(viewOf(shots)).going.map(({ path }) => path)
+    const paths = planDelivery(viewOf(shots)).items.map(({ path }) => path)
     expect(paths.filter((path) => path.startsWith('page/'))).toEqual([
       'page/front.jpg',
       'page/Front-2.jpg',
@@ -80,13 +87,13 @@ describe('the files of a delivery', () => {
 
   test('with a product are named and described by the patterns of brief and outlet', () => {
     const own = { ...bazaar, fileNames: '{material}-{sku}-{number}', altTexts: '{name} ({angle})' }
-    const { going } = planDelivery(viewOf(mugs, withOutlets(own)))
-    expect(going.map(({ path, altText }) => [path, altText])).toEqual([
+    const { items } = planDelivery(viewOf(mugs, withOutlets(own)))
+    expect(items.map(({ path, altText }) => [path, altText])).toEqual([
       ['Pinfold Bazaar/tin-M-1-1.jpg', 'Mug, "tin" (front)'],
       ['Pinfold Bazaar/tin-M-1-2.jpg', 'Mug, "tin" (top)'],
       ['Pinfold Bazaar/tin-M-1-3.jpg', 'Mug, "tin" (back)'],
     ])
-    const brief = planDelivery(viewOf(mugs, { products })).going[0]!
+    const brief = planDelivery(viewOf(mugs, { products })).items[0]!
     expect([brief.path, brief.altText]).toEqual(['page/M-1-front.jpg', 'Mug, "tin", ochre, front'])
   })
 
@@ -100,24 +107,24 @@ describe('the files of a delivery', () => {
   test('keep what a person wrote, whatever the pattern', () => {
     const [first, ...rest] = mugs as [Shot, ...Shot[]]
     const written = { ...first, words: { file: 'hero shot', alt: 'The mug' } }
-    const { going } = planDelivery(viewOf([written, ...rest], withOutlets(bazaar)))
-    expect([going[0]!.path, going[0]!.altText]).toEqual(['Pinfold Bazaar/hero shot.jpg', 'The mug'])
+    const { items } = planDelivery(viewOf([written, ...rest], withOutlets(bazaar)))
+    expect([items[0]!.path, items[0]!.altText]).toEqual(['Pinfold Bazaar/hero shot.jpg', 'The mug'])
   })
 
   test('break the rules that they break', () => {
     const small = { ...bazaar, placements: [{ ...bazaar.placements[0]!, longSidePx: 1200 }] }
-    const { going } = planDelivery(viewOf(mugs, withOutlets(small)))
-    expect(going[0]!.broken).toEqual([
+    const { items } = planDelivery(viewOf(mugs, withOutlets(small)))
+    expect(items[0]!.broken).toEqual([
       { rule: 'too-few-pixels', value: '1200 × 1200 px', limit: 'at least 1600 px' },
     ])
-    expect(planDelivery(viewOf(mugs, withOutlets(bazaar))).going[0]!.broken).toEqual([])
+    expect(planDelivery(viewOf(mugs, withOutlets(bazaar))).items[0]!.broken).toEqual([])
   })
 
   test('that are out of date or missing do not leave', () => {
     const view = viewOf(mugs, { products })
     const [[slot, row], ...others] = [...view.renditions] as [[string, Rendition]]
     const renditions = new Map([[slot, { ...row, key: 'another' }], ...others.slice(1)])
-    const states = planDelivery({ ...view, renditions }).going.map(({ state }) => state)
+    const states = planDelivery({ ...view, renditions }).items.map(({ state }) => state)
     expect(states.filter((state) => state === 'ready')).toHaveLength(4)
     expect(states).toContain('out-of-date')
     expect(states).toContain('missing')
@@ -229,7 +236,7 @@ describe('what goes with the files', () => {
     const saidAt = (fileWords: 'any' | 'none' | 'credit', row = briefRow) => {
       const outlet = Outlet.parse({ ...READY_OUTLETS[0], rules: { fileWords } })
       const shoot = { ...view.shoot, outlets: [outlet] }
-      const [first] = planDelivery({ ...view, shoot, briefRow: row }).going.filter(
+      const [first] = planDelivery({ ...view, shoot, briefRow: row }).items.filter(
         ({ destination }) => destination.outlet,
       )
       return first?.words ?? null
@@ -238,6 +245,44 @@ describe('what goes with the files', () => {
     expect(saidAt('credit')).not.toBeNull()
     expect(saidAt('none')).toBeNull()
     expect(saidAt('credit', view.briefRow)).toBeNull()
+  })
+
+  test('the camera’s credit is in the bytes that leave, and the rule for it is kept by it alone', async () => {
+    const db = openDatabase(`test-${crypto.randomUUID()}`)
+    const exif = { IFD0: { Artist: 'Ida Fell', Copyright: 'Fell Pictures' } }
+    const pixels = { create: { width: 8, height: 8, channels: 3, background: '#808080' } } as const
+    const photograph = await sharp(pixels).withExif(exif).jpeg().toBuffer()
+    const made = await sharp(pixels).jpeg().toBuffer()
+    const briefRow = structuredClone(view.briefRow)
+    Object.assign(briefRow.brief.steps.finish, { writes: 'credit' })
+    const outlet = Outlet.parse({ ...READY_OUTLETS[0], rules: { fileWords: 'credit' } })
+    const shoot = { ...view.shoot, outlets: [outlet], ownFiles: false }
+    const [mugFront] = mugs
+    const planned = (capture: Awaited<ReturnType<typeof readCaptureFacts>>) => {
+      const measures = new Map([[String(mugFront!.originalHash), measured({}, capture)]])
+      const [item] = readyOf(planDelivery(viewOf([mugFront!], { shoot, briefRow, measures })))
+      return item!
+    }
+    const credited = planned(await readCaptureFacts(photograph))
+    const silent = planned(await readCaptureFacts(made))
+    const rules = ({ broken }: typeof credited) => broken!.map(({ rule }) => rule)
+    expect(rules(credited)).not.toContain('credit')
+    expect(rules(silent)).toContain('credit')
+
+    const { originalHash } = mugFront!
+    await db.originals.put({ hash: originalHash, blob: new Blob([new Uint8Array(photograph)]) })
+    await db.contents.put({
+      hash: credited.rendition.fileHash,
+      blob: new Blob([new Uint8Array(made)]),
+    })
+    const { blob, left } = await leavingFile(credited, db)
+    const bytes = new Uint8Array(await blob.arrayBuffer())
+    const said = (await exifr.parse(bytes, { xmp: true })) as Record<string, unknown>
+    expect(said).toMatchObject({ creator: 'Ida Fell', rights: { value: 'Fell Pictures' } })
+    expect(left).toMatchObject({ bytes: bytes.length, words: { creator: 'Ida Fell' } })
+    // Pixels are what was made.
+    expect(await sharp(bytes).raw().toBuffer()).toEqual(await sharp(made).raw().toBuffer())
+    await db.delete()
   })
 
   test('words are written into files as they leave, within their limits, and had again', async () => {
@@ -277,7 +322,7 @@ describe('what goes with the files', () => {
   test('into a folder they go as into a zip, a folder for each product where that is wanted', async () => {
     const { shoot } = view
     const plan = planDelivery({ ...view, shoot: { ...shoot, productFolders: true } })
-    expect(plan.going[0]!.path).toBe('Ottermere Shop/card/M-1/M-1-front.jpg')
+    expect(plan.items[0]!.path).toBe('Ottermere Shop/card/M-1/M-1-front.jpg')
     const written: string[] = []
     const folder = (path: string): FileSystemDirectoryHandle =>
       ({

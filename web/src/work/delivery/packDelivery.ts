@@ -1,10 +1,9 @@
+import { type DeliveryFile, manifestOf, manifestTable, webPageOf } from '@cloudbank/core/shoot'
 import { withFileWords } from '@cloudbank/core/codec'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
-import { leavingFile, type LeftFile } from './leavingFile'
-import { manifestOf, manifestTable } from './manifest'
-import type { DeliveryFile } from './planDelivery'
-import { webPageOf } from './webPage'
+import type { LeftFile } from '@cloudbank/core/shoot'
+import { leavingFile } from './leavingFile'
 
 /** Where the files of a delivery go, one after the other. */
 export interface Sink {

@@ -1,9 +1,9 @@
+import { readFileName } from '@cloudbank/core/shoot'
 import { FileError } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
 import { WorkerLostError, type JobResults, type Jobs } from '@cloudbank/hosts/pool'
 import { UNTOUCHED } from '@cloudbank/core/brief'
-import { FileHash, newShotId, type Arrival, type Database, type Shot } from '../../data'
-import { readFileName } from '../products'
+import { OriginalHash, newShotId, type Arrival, type Database, type Shot } from '../../data'
 
 /** Longer side of the preview that stands in for a photograph on the sheet, in pixels. */
 const PREVIEW_SIDE_PX = 640
@@ -62,7 +62,7 @@ async function keepShot(
   { facts, hash: found, preview }: JobResults['inspect'],
   db: Database,
 ): Promise<void> {
-  const hash = FileHash.parse(found)
+  const hash = OriginalHash.parse(found)
   const { shootId, fileName, blob, order, sku, angle } = arrival
   const { shots, originals, previews, arrivals, refusals, shoots, measures, measureTasks } = db
   const tables = [shots, originals, previews, arrivals, refusals, shoots, measures, measureTasks]

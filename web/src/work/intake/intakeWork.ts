@@ -1,7 +1,8 @@
+import { ContainerError } from '@cloudbank/core/shoot'
 import type { Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type Arrival, type Database, type Shoot } from '../../data'
-import { ContainerError, importShoot } from '../container'
+import { importShoot } from '../container'
 import { inspectArrival } from './inspectArrival'
 import { unpackZip } from './unpackZip'
 

@@ -1,6 +1,6 @@
+import { readFileName } from '@cloudbank/core/shoot'
 import { database, type Arrival, type Database, type ShootId } from '../../data'
 import { isNoRoom } from '../../notices'
-import { readFileName } from '../products'
 import { isHidden, sniff, type GivenKind } from './sniff'
 
 export interface IncomingFile {

@@ -1,8 +1,8 @@
+import { evenInputs } from '@cloudbank/core/shoot'
 import { planEvenOut, type EvenPlan } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../../data'
 import { useNotices } from '../../notices'
-import { evenInputs } from './evenInputs'
 
 /** Evens out shots with one another and keeps it as touches; says how it went. */
 export async function evenOut(

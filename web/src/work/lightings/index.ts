@@ -1,5 +1,4 @@
 export { evenOut, evenOutAndSay } from './evenOut'
-export { groupByLighting, lightReadings, type LightReading } from './lightReadings'
 export {
   carryNeutral,
   mergeLightings,

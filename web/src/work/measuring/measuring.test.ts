@@ -1,12 +1,17 @@
+import {
+  originalHash,
+  lightingRow,
+  measured,
+  shootId,
+  shotId,
+  shotRow,
+} from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { FileError } from '@cloudbank/core/codec'
 import type { Job, JobResults } from '@cloudbank/hosts/pool'
 import { workThrough, createProcessLock } from '@cloudbank/hosts/runs'
 import { openDatabase, type Database, type MeasureTask } from '../../data'
-import { fileHash, shootId, shotId } from '../../data/ids.testing'
-import { lightingRow, shotRow } from '../../data/rows.testing'
-import { measured } from '../../data/view.testing'
 import { playedJobs, playedTab } from '../played.testing'
 import { measureWork } from './measureWork'
 import { nameOf, sortLightings } from './sortLightings'
@@ -22,12 +27,12 @@ afterEach(() => db.delete())
 async function queue(ids: readonly string[]): Promise<void> {
   for (const [order, id] of ids.entries()) {
     await db.shots.add(shotRow(id, { order }))
-    await db.originals.put({ hash: fileHash(id), blob: new Blob([id]) })
+    await db.originals.put({ hash: originalHash(id), blob: new Blob([id]) })
     const task: MeasureTask = {
       id,
       kind: 'measure',
       shootId: SHOOT,
-      hash: fileHash(id),
+      hash: originalHash(id),
       fileName: `${id}.jpg`,
     }
     await db.measureTasks.put(task)
@@ -111,7 +116,7 @@ async function shoot(photographs: readonly Photographed[]): Promise<void> {
     await db.shots.add(shotRow(id, { order: i }))
     const fingerprint = change.fingerprint ?? i.toString(16).repeat(16)
     const result = measured({ ...change, fingerprint }, { takenAt, camera: 'Quarry Q2' })
-    await db.measures.put({ hash: fileHash(id), result })
+    await db.measures.put({ hash: originalHash(id), result })
   }
 }
 
@@ -158,7 +163,7 @@ describe('sorting into lightings', () => {
       ['a', '2026-10-12T09:04:00'],
       ['b', '2026-10-12T09:05:00'],
     ])
-    const row = (await db.measures.get(fileHash('b')))!
+    const row = (await db.measures.get(originalHash('b')))!
     const card = { spot: { x: 0.5, y: 0.5, radius: 0.1 } } as NonNullable<typeof row.result.card>
     await db.measures.put({ ...row, result: { ...row.result, card } })
     await sortLightings(SHOOT, db)

@@ -1,9 +1,9 @@
+import { pictureWords } from '@cloudbank/core/shoot'
+import { shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { expect, test } from 'vitest'
 import type { Product } from '../../data'
-import { shotRow } from '../../data/rows.testing'
 import { moved } from './arrange'
-import { pictureWords } from './pictureWords'
 
 const shots = ['a', 'b', 'c'].map((id) => shotRow(id))
 const ids = (all: readonly { id: string }[]): string => all.map(({ id }) => id).join('')

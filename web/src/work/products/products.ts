@@ -1,3 +1,4 @@
+import { readName } from '@cloudbank/core/shoot'
 import { stemOf } from '@cloudbank/core/names'
 import { countOf } from '@cloudbank/core/words'
 import {
@@ -10,7 +11,6 @@ import {
   type ShootView,
   type Shot,
 } from '../../data'
-import { readName } from './namePattern'
 
 /** Takes products in; those with a SKU that is here already are replaced. */
 export function takeInProducts(shootId: ShootId, products: readonly Product[]): Promise<void> {

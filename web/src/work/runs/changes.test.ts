@@ -1,6 +1,5 @@
+import { renditionRow, runId, shotRow } from '@cloudbank/core/shoot/testing'
 import { expect, test } from 'vitest'
-import { runId } from '../../data/ids.testing'
-import { renditionRow, shotRow } from '../../data/rows.testing'
 import { changesOf, changesTable } from './changes'
 
 const first = renditionRow('a', 'page', { version: 1, bytes: 900, standing: 'earlier' })

@@ -1,3 +1,5 @@
+import { bySlot, type Recipe } from '@cloudbank/core/shoot'
+import { planOf, stalePlacements } from '../model'
 import { stepKey } from '@cloudbank/core/brief'
 import { FileError } from '@cloudbank/core/codec'
 import { AssetMissingError } from '@cloudbank/core/assets'
@@ -17,8 +19,6 @@ import {
 } from '../../data'
 import { assetsOf } from '../assets'
 import { describeError } from '../../notices'
-import { planOf, type Recipe } from '../recipe'
-import { bySlot, stalePlacements } from '../stale'
 import { keepFailure, keepNothing, keepResult } from './keepResult'
 
 /** A shot of a run, with what it is called. */

@@ -1,3 +1,4 @@
+import { originalHash, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { AssetMissingError } from '@cloudbank/core/assets'
@@ -6,8 +7,6 @@ import { FileError } from '@cloudbank/core/codec'
 import { UnreachableError, WorkerLostError, type Job, type JobResults } from '@cloudbank/hosts/pool'
 import { createProcessLock } from '@cloudbank/hosts/runs'
 import { openDatabase, type BriefRow, type Database, type RunId } from '../../data'
-import { fileHash, shootId, shotId } from '../../data/ids.testing'
-import { shotRow } from '../../data/rows.testing'
 import { BriefId } from '../../data'
 import { NO_ROOM } from '../../notices'
 import { fullDatabase, playedJobs, playedTab } from '../played.testing'
@@ -61,7 +60,7 @@ function render(job: Job, mark = 1): JobResults['render'] {
 async function startOver(ids: readonly string[]): Promise<RunId> {
   for (const id of ids) {
     if (!(await db.shots.get(shotId(id)))) await db.shots.add(shotRow(id))
-    await db.originals.put({ hash: fileHash(id), blob: new Blob([id]) })
+    await db.originals.put({ hash: originalHash(id), blob: new Blob([id]) })
   }
   await startRun(shootId('s'), ids.map(shotId), BRIEF, db)
   return (await db.runs.where('state').equals('running').first())!.id

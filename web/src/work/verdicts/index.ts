@@ -1,7 +1,1 @@
-export {
-  isChangedSince,
-  recordVerdict,
-  RETURN_REASONS,
-  verdictWords,
-  type Verdict,
-} from './verdicts'
+export { recordVerdict, RETURN_REASONS } from './verdicts'

@@ -1,11 +1,11 @@
+import { verdictWords } from '@cloudbank/core/shoot'
+import { shootView, shotRow } from '@cloudbank/core/shoot/testing'
+import { isChangedSince, recipeOf } from '../model'
 import 'fake-indexeddb/auto'
 import { expect, test } from 'vitest'
 import { READY_OUTLETS } from '@cloudbank/core/outlets'
 import { openDatabase } from '../../data'
-import { shotRow } from '../../data/rows.testing'
-import { shootView } from '../../data/view.testing'
-import { recipeOf } from '../recipe'
-import { isChangedSince, recordVerdict, verdictWords } from './verdicts'
+import { recordVerdict } from './verdicts'
 
 test('a verdict knows by what the shot was made, and is changed by what shows alone', async () => {
   const db = openDatabase(`test-${crypto.randomUUID()}`)

@@ -1,19 +1,18 @@
+import {
+  type Field,
+  FIELDS,
+  type Filter,
+  isFiltering,
+  NO_FILTER,
+  toggled,
+} from '@cloudbank/core/shoot'
+import { choicesOf, matching } from '../../../work/model'
 import { Box, Flex, Input, Popover, Portal, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { countOf, formatCount } from '@cloudbank/core/words'
 import type { ShootView } from '../../../data'
 import { Action } from '../../../ui'
 import { Thumb } from '../../../preview'
-import {
-  choicesOf,
-  FIELDS,
-  isFiltering,
-  matching,
-  NO_FILTER,
-  toggled,
-  type Field,
-  type Filter,
-} from './filter'
 import { NO_SAVED, useSavedFilters } from './savedFilters'
 import './filter.css'
 

@@ -1,8 +1,8 @@
+import { type Filter, filterWords, NO_FILTER } from '@cloudbank/core/shoot'
 import { Flex, Text } from '@chakra-ui/react'
 import { countOf, formatCount } from '@cloudbank/core/words'
 import type { ShootView } from '../../../data'
 import { Action } from '../../../ui'
-import { filterWords, NO_FILTER, type Filter } from './filter'
 import './filter.css'
 
 interface Props {

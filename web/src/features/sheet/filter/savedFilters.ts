@@ -1,7 +1,7 @@
+import type { Filter } from '@cloudbank/core/shoot'
 import { z } from 'zod'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
-import type { Filter } from './filter'
 
 /** A filter that was given a name. */
 export interface SavedFilter {

@@ -1,0 +1,8 @@
+export {
+  CONTAINER,
+  CONTAINER_TABLES,
+  Contained,
+  ContainerError,
+  migrateContained,
+  type ContainerTable,
+} from './format'

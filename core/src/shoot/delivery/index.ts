@@ -1,0 +1,13 @@
+export { chooseFor } from './chooseFor'
+export { CREDIT_HEAD_BYTES, leavingWords, withLeavingWords, type LeftFile } from './leaving'
+export { manifestOf, manifestTable } from './manifest'
+export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
+export {
+  destinationsOf,
+  readyOf,
+  type DeliveryFile,
+  type DeliveryItem,
+  type DeliveryPlan,
+  type Destination,
+} from './planDelivery'
+export { webPageOf } from './webPage'

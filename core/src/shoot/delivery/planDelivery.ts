@@ -1,0 +1,211 @@
+import type { FinishSettings } from '../../steps'
+import { FORMATS, type FileWords } from '../../codec'
+import { expandPattern, safeStem, stemOf, uniqueStems } from '../../names'
+import {
+  checkFile,
+  folderOf,
+  placesOf,
+  type BrokenRule,
+  type Outlet,
+  type Placement,
+} from '../../outlets'
+import type { Rendition, ShootRows, Shot } from '../rows'
+import { inSheetOrder, withShared } from '../products/productGroups'
+import { pictureWords } from '../products/pictureWords'
+import { slotFor, type Recipe, type Recipes } from '../recipe'
+import { chooseFor } from './chooseFor'
+
+/** A use of pictures: a placement of the brief's own, or of an outlet. */
+export interface Destination {
+  /** The id of the placement as it is planned. */
+  readonly id: string
+  readonly outlet: Outlet | null
+  readonly placement: Placement
+  /** Folder in the delivery, without a slash at its end. */
+  readonly folder: string
+}
+
+/** One picture on its way to one destination. */
+export interface DeliveryItem {
+  readonly destination: Destination
+  readonly shot: Shot
+  /** The newest rendition; null where none has been made. */
+  readonly rendition: Rendition | null
+  readonly state: 'ready' | 'out-of-date' | 'missing'
+  /** Path in the delivery. */
+  readonly path: string
+  readonly altText: string
+  /** What is to be written into the file; null for nothing. */
+  readonly words: FileWords | null
+  /** Rules of the outlet that the file breaks; null where it has not been read. */
+  readonly broken: readonly BrokenRule[] | null
+}
+
+/** A picture that is ready to leave. */
+export type DeliveryFile = DeliveryItem & { readonly rendition: Rendition }
+
+/** All that a shoot sends somewhere. */
+export interface DeliveryPlan {
+  readonly destinations: readonly Destination[]
+  readonly items: readonly DeliveryItem[]
+  /** Shots that an outlet does not get, by its id. */
+  readonly aside: ReadonlyMap<string, readonly Shot[]>
+}
+
+/** Where a shoot's pictures go, in the order of brief and outlets. */
+export function destinationsOf({ shoot, briefRow }: Pick<ShootRows, 'shoot' | 'briefRow'>): {
+  readonly id: string
+  readonly outlet: Outlet | null
+  readonly placement: Placement
+  readonly folder: string
+}[] {
+  const own = briefRow.brief.steps.finish.placements.map((placement) => ({
+    id: placement.id,
+    outlet: null,
+    placement,
+    folder: safeStem(placement.name),
+  }))
+  const ofOutlets = placesOf(shoot.outlets).map(({ outlet, placement, planned }) => ({
+    id: planned.id,
+    outlet,
+    placement,
+    folder: folderOf(outlet, placement),
+  }))
+  return [...(shoot.ownFiles || shoot.outlets.length === 0 ? own : []), ...ofOutlets]
+}
+
+/** Plans what leaves a shoot. */
+export function createDeliveryPlans({ recipeOf, keyOf }: Recipes) {
+  return {
+    /**
+     * Names and checks everything that a shoot sends somewhere. Files are named by the pattern of outlet or
+     * brief, or as a person wrote; where two of a folder would have one name, the later ones get numbers.
+     *
+     * @param leaveOut shots that go nowhere, such as those that were returned.
+     */
+    planDelivery: (
+      view: ShootRows,
+      leaveOut: (shot: Shot) => boolean = () => false,
+    ): DeliveryPlan => {
+      const recipe = recipeOf(view)
+      const shots = inSheetOrder(withShared(view.shots), view.products).filter(
+        (shot) => !leaveOut(shot),
+      )
+      const destinations = destinationsOf(view)
+      const aside = new Map(
+        view.shoot.outlets.map((outlet) => [outlet.id, chooseFor(outlet, shots).aside]),
+      )
+      const items = destinations.flatMap((destination) => {
+        const out = new Set(destination.outlet ? aside.get(destination.outlet.id) : [])
+        const inside = shots.filter((shot) => !out.has(shot))
+        return itemsFor(destination, inside, view, recipe, keyOf)
+      })
+      return { destinations, items, aside }
+    },
+  }
+}
+
+function itemsFor(
+  destination: Destination,
+  shots: readonly Shot[],
+  view: ShootRows,
+  recipe: Recipe,
+  keyOf: Recipes['keyOf'],
+): DeliveryItem[] {
+  const { outlet, placement, folder } = destination
+  const { finish } = view.briefRow.brief.steps
+  const { fileNames, altTexts } = finish
+  const numbers = new Map<string | null, number>()
+  const words = shots.map((shot) => {
+    const number = (numbers.get(shot.sku) ?? 0) + 1
+    numbers.set(shot.sku, number)
+    const place = { shoot: view.shoot.name, outlet: outlet?.name ?? '', placement: placement.name }
+    return pictureWords(shot, view.products.get(shot.sku ?? ''), { ...place, number })
+  })
+  const names = uniqueStems(
+    shots.map((shot, i) => {
+      const wanted = shot.words.file ?? expandPattern(outlet?.fileNames ?? fileNames, words[i]!)
+      return wanted.trim() === '' ? stemOf(shot.fileName) : wanted
+    }),
+  )
+  const isCover = (at: number): boolean =>
+    shots[at]!.sku !== null && shots.findIndex(({ sku }) => sku === shots[at]!.sku) === at
+  return shots.map((shot, i) => {
+    const rendition = view.renditions.get(slotFor(shot, recipe, destination.id)) ?? null
+    const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
+    const isReady = rendition && planned && rendition.key === keyOf(shot, recipe, planned)
+    const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
+    // What auto picks is known once the file is made.
+    const format = rendition?.format ?? (placement.format === 'auto' ? 'jpeg' : placement.format)
+    const capture = view.measures.get(shot.originalHash)?.capture
+    const said =
+      outlet?.rules.fileWords === 'none'
+        ? null
+        : withCredit(fileWords(finish, words[i]!, altText), capture)
+    return {
+      destination,
+      shot,
+      rendition,
+      state: isReady ? 'ready' : rendition ? 'out-of-date' : 'missing',
+      path: `${folder}/${ofProduct(shot, view)}${names[i]!}.${FORMATS[format].extension}`,
+      altText,
+      words: said,
+      broken: brokenBy(rendition, outlet, {
+        altText,
+        saysCredit: said !== null && (said.creator !== '' || said.rights !== ''),
+        isCover: isCover(i),
+      }),
+    }
+  })
+}
+
+/** A folder for the product, where the shoot wants one. */
+const ofProduct = ({ sku }: Shot, { shoot }: ShootRows): string =>
+  shoot.productFolders && sku !== null ? `${safeStem(sku)}/` : ''
+
+const NO_WORDS: FileWords = { creator: '', rights: '', description: '', alt: '' }
+
+/** What a brief wants to be written into a file. */
+function fileWords(
+  { writes, creator, rights, description }: FinishSettings,
+  words: Readonly<Record<string, string>>,
+  alt: string,
+): FileWords | null {
+  switch (writes) {
+    case 'nothing':
+      return null
+    case 'credit':
+      return NO_WORDS
+    case 'words':
+      return {
+        creator: expandPattern(creator, words),
+        rights: expandPattern(rights, words),
+        description: expandPattern(description, words),
+        alt,
+      }
+  }
+}
+
+/** Who made the photograph and holds its rights is its camera's to say where the brief says nothing. */
+const withCredit = (
+  words: FileWords | null,
+  camera: Partial<Pick<FileWords, 'creator' | 'rights'>> = {},
+): FileWords | null =>
+  words && {
+    ...words,
+    creator: words.creator || (camera.creator ?? ''),
+    rights: words.rights || (camera.rights ?? ''),
+  }
+
+function brokenBy(
+  rendition: Rendition | null,
+  outlet: Outlet | null,
+  facts: Parameters<typeof checkFile>[2],
+): readonly BrokenRule[] | null {
+  if (!outlet) return []
+  return rendition?.finished ? checkFile(rendition.finished, outlet.rules, facts) : null
+}
+
+/** The pictures that are ready to leave. */
+export const readyOf = ({ items }: Pick<DeliveryPlan, 'items'>): DeliveryFile[] =>
+  items.filter((picture): picture is DeliveryFile => picture.state === 'ready')
