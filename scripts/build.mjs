@@ -60,6 +60,8 @@ export async function buildNode() {
       'onnxruntime-web',
       'express',
       'open',
+      '@jsquash/*',
+      '@zip.js/zip.js',
       'commander',
       'playwright-core',
       '@techstark/opencv-js',

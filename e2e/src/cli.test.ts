@@ -1,14 +1,12 @@
-import { execFile } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { copyFile, mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { DEMO } from './harness'
+import { DEMO, runCli as run } from './harness'
 
-const cli = fileURLToPath(new URL('../../hosts/bin/cloudbank.mjs', import.meta.url))
 const photos = `${DEMO}photos/`
 let folder = ''
 
@@ -16,14 +14,6 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'cloudbank-'))
 })
 afterAll(() => rm(folder, { recursive: true }))
-
-function run(...args: string[]): Promise<{ code: number; stdout: string; stderr: string }> {
-  return new Promise((resolve) => {
-    const child = execFile(process.execPath, [cli, ...args], (_error, stdout, stderr) =>
-      resolve({ code: child.exitCode ?? -1, stdout, stderr }),
-    )
-  })
-}
 
 test('renders good photographs, names the bad one with its reason, and says so in the exit code', async () => {
   const bad = join(folder, 'notes.jpg')
@@ -80,7 +70,13 @@ test('goes to outlets: a folder each, checked against their rules', async () => 
     out,
   )
   expect(code).toBe(0)
-  expect((await readdir(out)).sort()).toEqual(['Pinfold Bazaar', 'Trailpost'])
+  expect((await readdir(out)).sort()).toEqual([
+    'Pinfold Bazaar',
+    'Trailpost',
+    'manifest.csv',
+    'manifest.json',
+    'pictures.html',
+  ])
   const listing = sharp(join(out, 'Pinfold Bazaar/OCK-108-three-quarter.jpg'))
   const { width = 0 } = await listing.metadata()
   // What is too small is not enlarged, and said.
@@ -199,4 +195,44 @@ test('one photograph is one photograph', async () => {
   await writeFile(bad, 'these are notes')
   const { stderr } = await run('render', bad, '--out', join(folder, 'only'))
   expect(stderr).toContain('1 photograph failed')
+})
+
+test('names, describes and credits its files by products and brief, and says so in its manifest', async () => {
+  const photo = join(folder, 'OCK-108-three-quarter.jpg')
+  await copyFile(`${photos}OCK-108-three-quarter.jpg`, photo)
+  const products = join(folder, 'products.csv')
+  await writeFile(products, 'SKU,Name,Colour\nOCK-108,Camp kettle,Copper\n')
+  const brief = join(folder, 'named.json')
+  const finish = {
+    placements: [{ id: 'card', name: 'card', longSidePx: 300 }],
+    fileNames: '{name}-{angle}',
+    writes: 'words',
+    creator: 'Ottermere Camp Kitchen',
+  }
+  await writeFile(brief, JSON.stringify({ version: 2, name: 'Named', steps: { finish } }))
+  const out = join(folder, 'named')
+  const call = ['render', photo, '--brief', brief, '--products', products, '--out', out]
+  expect((await run(...call)).code).toBe(0)
+  const file = 'card/Camp kettle-three-quarter.jpg'
+  const bytes = await readFile(join(out, file))
+  const manifest = JSON.parse(await readFile(join(out, 'manifest.json'), 'utf8')) as {
+    files: Record<string, unknown>[]
+  }
+  expect(manifest.files).toMatchObject([
+    {
+      path: file,
+      sku: 'OCK-108',
+      alt: 'Camp kettle, Copper, three-quarter',
+      photograph: 'OCK-108-three-quarter.jpg',
+      originalSha256: createHash('sha256')
+        .update(await readFile(photo))
+        .digest('hex'),
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      bytes: bytes.length,
+      words: { creator: 'Ottermere Camp Kitchen' },
+    },
+  ])
+  expect(bytes.toString('latin1')).toContain('Ottermere Camp Kitchen')
+  const wrong = await run('render', photo, '--products', photo, '--out', out)
+  expect(wrong.code).toBe(2)
 })

@@ -1,3 +1,4 @@
+import { execFile } from 'node:child_process'
 import { mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -146,6 +147,19 @@ export async function newShoot(
     .getByRole('navigation')
     .getByText(`${shots} ${shots === 1 ? 'shot' : 'shots'} ·`)
     .waitFor({ timeout: 60_000 })
+}
+
+const CLI = folder('../../hosts/bin/cloudbank.mjs')
+
+/** Runs the command line as a process of its own. */
+export function runCli(
+  ...args: readonly string[]
+): Promise<{ code: number; stdout: string; stderr: string }> {
+  return new Promise((resolve) => {
+    const child = execFile(process.execPath, [CLI, ...args], (_error, stdout, stderr) =>
+      resolve({ code: child.exitCode ?? -1, stdout, stderr }),
+    )
+  })
 }
 
 /** The files in a downloaded zip, by path. */

@@ -1,3 +1,3 @@
 export { nodeCodec } from './nodeCodec'
-export { createNodePool } from './nodePool'
+export { createNodePool, type NodeEncoders } from './nodePool'
 export { createNodeNetworks } from './nodeNetworks'

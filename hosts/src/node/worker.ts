@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto'
-import { parentPort } from 'node:worker_threads'
+import { parentPort, workerData } from 'node:worker_threads'
 import sharp from 'sharp'
 import { serveEngine } from '../pool'
 import { nodeCodec } from './nodeCodec'
 import { createNodeNetworks } from './nodeNetworks'
+import { portableCodec } from './portableCodec'
 
 // The pool has a worker for every core; libvips threads on top would only get in each other's way.
 sharp.concurrency(1)
@@ -13,7 +14,7 @@ if (!parentPort) throw new Error('worker.ts runs in a worker thread')
 const port = parentPort
 
 const serve = serveEngine({
-  codec: nodeCodec,
+  codec: workerData === 'portable' ? portableCodec : nodeCodec,
   network: createNodeNetworks(),
   sha256: async (bytes) => createHash('sha256').update(bytes).digest('hex'),
   post: (message, transfer) => port.postMessage(message, transfer),

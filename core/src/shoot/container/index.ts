@@ -6,3 +6,4 @@ export {
   migrateContained,
   type ContainerTable,
 } from './format'
+export { byHash, matteIn, parseContained, rowsIn } from './readContained'

@@ -5,9 +5,11 @@ export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
 export {
   destinationsOf,
   readyOf,
+  withRendition,
   type DeliveryFile,
   type DeliveryItem,
   type DeliveryPlan,
+  type DeliveryRows,
   type Destination,
 } from './planDelivery'
 export { webPageOf } from './webPage'

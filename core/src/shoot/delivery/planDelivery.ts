@@ -9,7 +9,7 @@ import {
   type Outlet,
   type Placement,
 } from '../../outlets'
-import type { Rendition, ShootRows, Shot } from '../rows'
+import type { Measured, Rendition, ShootRows, Shot } from '../rows'
 import { inSheetOrder, withShared } from '../products/productGroups'
 import { pictureWords } from '../products/pictureWords'
 import { slotFor, type Recipe, type Recipes } from '../recipe'
@@ -35,6 +35,8 @@ export interface DeliveryItem {
   /** Path in the delivery. */
   readonly path: string
   readonly altText: string
+  /** Whether it is the first of its product there. */
+  readonly isCover: boolean
   /** What is to be written into the file; null for nothing. */
   readonly words: FileWords | null
   /** Rules of the outlet that the file breaks; null where it has not been read. */
@@ -74,6 +76,11 @@ export function destinationsOf({ shoot, briefRow }: Pick<ShootRows, 'shoot' | 'b
   return [...(shoot.ownFiles || shoot.outlets.length === 0 ? own : []), ...ofOutlets]
 }
 
+/** What a delivery is planned of; of what was measured it needs what the camera wrote alone. */
+export type DeliveryRows = Omit<ShootRows, 'measures'> & {
+  readonly measures: ReadonlyMap<string, Pick<Measured, 'capture'>>
+}
+
 /** Plans what leaves a shoot. */
 export function createDeliveryPlans({ recipeOf, keyOf }: Recipes) {
   return {
@@ -84,7 +91,7 @@ export function createDeliveryPlans({ recipeOf, keyOf }: Recipes) {
      * @param leaveOut shots that go nowhere, such as those that were returned.
      */
     planDelivery: (
-      view: ShootRows,
+      view: DeliveryRows,
       leaveOut: (shot: Shot) => boolean = () => false,
     ): DeliveryPlan => {
       const recipe = recipeOf(view)
@@ -108,7 +115,7 @@ export function createDeliveryPlans({ recipeOf, keyOf }: Recipes) {
 function itemsFor(
   destination: Destination,
   shots: readonly Shot[],
-  view: ShootRows,
+  view: DeliveryRows,
   recipe: Recipe,
   keyOf: Recipes['keyOf'],
 ): DeliveryItem[] {
@@ -128,39 +135,53 @@ function itemsFor(
       return wanted.trim() === '' ? stemOf(shot.fileName) : wanted
     }),
   )
-  const isCover = (at: number): boolean =>
-    shots[at]!.sku !== null && shots.findIndex(({ sku }) => sku === shots[at]!.sku) === at
+  const firsts = new Map([...shots].reverse().map((shot) => [shot.sku, shot]))
   return shots.map((shot, i) => {
     const rendition = view.renditions.get(slotFor(shot, recipe, destination.id)) ?? null
     const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
     const isReady = rendition && planned && rendition.key === keyOf(shot, recipe, planned)
     const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
     // What auto picks is known once the file is made.
-    const format = rendition?.format ?? (placement.format === 'auto' ? 'jpeg' : placement.format)
-    const capture = view.measures.get(shot.originalHash)?.capture
-    const said =
-      outlet?.rules.fileWords === 'none'
-        ? null
-        : withCredit(fileWords(finish, words[i]!, altText), capture)
-    return {
+    const format = placement.format === 'auto' ? 'jpeg' : placement.format
+    const item: DeliveryItem = {
       destination,
       shot,
       rendition,
       state: isReady ? 'ready' : rendition ? 'out-of-date' : 'missing',
       path: `${folder}/${ofProduct(shot, view)}${names[i]!}.${FORMATS[format].extension}`,
       altText,
-      words: said,
-      broken: brokenBy(rendition, outlet, {
-        altText,
-        saysCredit: said !== null && (said.creator !== '' || said.rights !== ''),
-        isCover: isCover(i),
-      }),
+      isCover: shot.sku !== null && firsts.get(shot.sku) === shot,
+      words: outlet?.rules.fileWords === 'none' ? null : fileWords(finish, words[i]!, altText),
+      broken: outlet ? null : [],
     }
+    const capture = view.measures.get(shot.originalHash)?.capture
+    return rendition ? withRendition(item, rendition, capture) : item
   })
 }
 
+/**
+ * An item with its finished file: named by the format that it has, checked against the outlet's rules, and credited to
+ * whom its camera names where the brief names nobody.
+ */
+export function withRendition(
+  item: DeliveryItem,
+  rendition: Rendition,
+  camera?: Partial<Pick<FileWords, 'creator' | 'rights'>>,
+): DeliveryFile {
+  const { destination, path, altText, isCover } = item
+  const words = withCredit(item.words, camera)
+  const saysCredit = words !== null && (words.creator !== '' || words.rights !== '')
+  return {
+    ...item,
+    rendition,
+    path: path.replace(/\.[^./]+$/, `.${FORMATS[rendition.format].extension}`),
+    words,
+    broken: brokenBy(rendition, destination.outlet, { altText, saysCredit, isCover }),
+  }
+}
+
 /** A folder for the product, where the shoot wants one. */
-const ofProduct = ({ sku }: Shot, { shoot }: ShootRows): string =>
+const ofProduct = ({ sku }: Shot, { shoot }: Pick<ShootRows, 'shoot'>): string =>
   shoot.productFolders && sku !== null ? `${safeStem(sku)}/` : ''
 
 const NO_WORDS: FileWords = { creator: '', rights: '', description: '', alt: '' }

@@ -1,13 +1,14 @@
 import {
-  Contained,
+  byHash,
   CONTAINER,
   CONTAINER_TABLES,
   ContainerError,
-  migrateContained,
+  matteIn,
+  parseContained,
+  type Contained,
 } from '@cloudbank/core/shoot'
 import type { Entry, FileEntry } from '@zip.js/zip.js'
 import { CancelledError } from '@cloudbank/core/engine'
-import type { PackedMatte } from '@cloudbank/core/matte'
 import {
   checkRows,
   AssetHash,
@@ -45,7 +46,7 @@ export async function importShoot(blob: Blob, signal: AbortSignal, db: Database)
       if (!entry.directory) entries.set(entry.filename, entry)
     const json = entries.get(CONTAINER.json)
     if (!json) throw new ContainerError('it holds no shoot')
-    const contained = readJson(await textOf(json))
+    const contained = parseContained(await textOf(json))
     const rows = await checkedRows(await besideWhatIsHere(contained, db))
     await bringFiles(entries, contained, rows, signal, db)
     return await bringRows(rows, db)
@@ -77,21 +78,6 @@ async function blobOf(entry: FileEntry, signal?: AbortSignal): Promise<Blob> {
       cause: error,
     })
   }
-}
-
-function readJson(text: string): Contained {
-  let data: unknown
-  try {
-    data = JSON.parse(text)
-  } catch (error) {
-    throw new ContainerError(`${CONTAINER.json} in it cannot be read`, { cause: error })
-  }
-  const read = Contained.safeParse(migrateContained(data))
-  if (read.success) return read.data
-  const [issue] = read.error.issues
-  throw new ContainerError(
-    `${CONTAINER.json}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,
-  )
 }
 
 /** The tables with ids of their own, where a shoot of the same ids is here already. */
@@ -145,13 +131,9 @@ async function bringFiles(
   signal: AbortSignal,
   db: Database,
 ): Promise<void> {
-  const byHash = new Map<string, FileEntry>()
-  for (const [path, entry] of entries) {
-    const [folder = '', name = ''] = path.split('/')
-    byHash.set(`${folder}/${decodeURIComponent(name.replace(/\.\w+$/, ''))}`, entry)
-  }
+  const named = byHash(entries)
   const need = (folder: string, hash: string): FileEntry => {
-    const entry = byHash.get(`${folder}/${hash}`)
+    const entry = named.get(`${folder}/${hash}`)
     if (!entry) throw new ContainerError(`${folder}/${hash} is missing in it`)
     return entry
   }
@@ -179,18 +161,9 @@ async function bringFiles(
     const entry = file === null ? null : entries.get(file)
     // A matte that is missing is cut again when it is needed.
     if (entry === undefined) continue
-    await db.mattes.put({ key, matte: await wholeMatte(matte, entry) })
+    const deflated = entry && (await (await blobOf(entry)).bytes())
+    await db.mattes.put({ key, matte: matteIn(matte, deflated) })
   }
-}
-
-async function wholeMatte(
-  matte: Contained['mattes'][number]['matte'],
-  entry: FileEntry | null,
-): Promise<PackedMatte> {
-  if (!entry) return matte as unknown as PackedMatte // it has no alpha
-  const deflated = await (await blobOf(entry)).bytes()
-  const alpha = { ...(matte.alpha as object), deflated }
-  return { ...matte, alpha } as unknown as PackedMatte // as `exportShoot` took it apart
 }
 
 async function bringRows(rows: CheckedRows, db: Database): Promise<Shoot> {

@@ -1,0 +1,1 @@
+export { createWasmEncoders, WASM_FILES, type Encode } from './wasmEncoders'
