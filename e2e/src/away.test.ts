@@ -11,7 +11,7 @@ beforeEach(async () => {
 })
 afterEach(() => app.stop())
 
-test('a finder, an encoder and a worker that cannot be fetched are waited for; nothing is called refused', async () => {
+test('a finder, an encoder and a worker that can’t be fetched are waited for; nothing is called refused', async () => {
   const files = await demoPhotos(['OCK-101-front.jpg', 'OCK-108-front.jpg'])
   app.server.away = (path) => /\.onnx|encoder|enc-|enc\b.*\.wasm|_enc/.test(path)
   await newShoot(app, files)

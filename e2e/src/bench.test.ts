@@ -59,7 +59,7 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await page.getByTestId('verdict').getByText('Returned: too contrasty').waitFor()
 
   await page.keyboard.press('t')
-  const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+  const window = page.getByRole('dialog', { name: 'Copy to siblings' })
   await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
   await page.getByRole('button', { name: 'Restore original' }).click()
@@ -124,7 +124,7 @@ describe('undo', () => {
     await page.keyboard.press('ArrowRight')
     await history().getByText('Exposure +0.05').waitFor()
     await page.keyboard.press('t')
-    const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+    const window = page.getByRole('dialog', { name: 'Copy to siblings' })
     await window.getByText('every other shot').click()
     await window.getByRole('button', { name: 'Carry to 2 shots' }).click()
     await window.waitFor({ state: 'detached' })

@@ -78,10 +78,10 @@ test('some shots go by another brief, and back to their own', async () => {
   await page.getByRole('link', { name: 'Sheet' }).click()
   await page.locator('.tile[aria-label^="OCK-111-top"]').click()
   await page.getByText('1 shot selected').waitFor()
-  await page.getByLabel('By another brief').selectOption({ label: 'Cut-outs' })
+  await page.getByLabel('Use another brief').selectOption({ label: 'Cut-outs' })
   await expect.poll(() => frameOf('OCK-111-top.jpg')).toEqual({ fillPct: 96 })
   expect(await frameOf('OCK-102-front.jpg')).toBeUndefined()
-  await page.getByLabel('By another brief').selectOption({ label: 'Shop white, the shoot’s own' })
+  await page.getByLabel('Use another brief').selectOption({ label: 'Shop white, the shoot’s own' })
   await expect.poll(async () => (await frameOf('OCK-111-top.jpg'))?.fillPct).toBeUndefined()
 })
 
@@ -123,7 +123,7 @@ test('a line along what is level turns the picture, four corners make a rectangl
   await drag([300, 120], [340, 130])
   await page.getByRole('button', { name: 'Make it a rectangle' }).click()
   await expect.poll(async () => (await frameOf('OCK-102-front.jpg'))?.corners?.length).toBe(4)
-  await page.getByRole('button', { name: 'As photographed again' }).click()
+  await page.getByRole('button', { name: 'Reset corners' }).click()
   await expect
     .poll(async () => (await frameOf('OCK-102-front.jpg'))?.corners ?? null, { timeout: 10_000 })
     .toBeNull()

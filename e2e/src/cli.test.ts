@@ -157,7 +157,7 @@ describe('a folder', () => {
     await mkdir(empty)
     const { code, stderr } = await run('render', empty, '--out', join(folder, 'none'))
     expect(code).toBe(2)
-    expect(stderr).toContain('there is no picture in this folder')
+    expect(stderr).toContain('this folder has no pictures')
   })
 })
 

@@ -57,7 +57,7 @@ test('a portrait WebP keeps its ratio, its pale ground and its limit', async () 
   expect((await sharp(webp).metadata()).hasProfile).toBe(true)
 })
 
-test('a limit is met by lowering the quality, and one that cannot be met is said', async () => {
+test('a limit is met by lowering the quality, and one that can’t be met is said', async () => {
   const { page } = app
   const finish = page.locator('section[aria-label=Finish]')
   await finish.getByLabel('Limit').first().fill('14')

@@ -86,7 +86,7 @@ describe('keyboard alone', () => {
   test('help shows every key', async () => {
     const { page } = app
     await page.keyboard.press('Shift+?')
-    await page.getByRole('dialog').getByText('Hold for the original').waitFor()
+    await page.getByRole('dialog').getByText('Hold to see the original').waitFor()
     await page.keyboard.press('Escape')
     await page.getByRole('dialog').waitFor({ state: 'detached' })
   })
@@ -94,10 +94,7 @@ describe('keyboard alone', () => {
   test('the palette does what it lists', async () => {
     const { page } = app
     await page.keyboard.press('k')
-    await page
-      .getByPlaceholder('What do you want to do, or find?')
-      .and(page.locator(':focus'))
-      .waitFor()
+    await page.getByPlaceholder('Search, or run a command').and(page.locator(':focus')).waitFor()
     await page.keyboard.type('deliver')
     await page.keyboard.press('Enter')
     await page.getByRole('heading', { name: 'Deliver' }).waitFor()

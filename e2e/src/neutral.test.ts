@@ -60,9 +60,9 @@ test('hovering tries a neutral on the siblings, a click keeps it; undo, reload, 
   expect(kept).toMatch(/gains 0\.8\d\d 1\.0\d\d 1\.4\d\d/)
 
   await page.keyboard.press('u')
-  await page.getByText('No neutral read').waitFor()
+  await page.getByText('No neutral set').waitFor()
   await page.reload()
-  await page.getByText('No neutral read').waitFor()
+  await page.getByText('No neutral set').waitFor()
   await page.keyboard.press('Shift+U')
   await gains.waitFor()
   expect(await gains.textContent()).toBe(kept)

@@ -46,7 +46,7 @@ test('outlets are chosen, their pictures made, and the surplus is set aside in p
   await page.getByRole('button', { name: /^Download 5 renditions/ }).waitFor({ timeout: 120_000 })
   expect(await decision('missing').count()).toBe(0)
 
-  await page.getByRole('button', { name: 'Let it go' }).click()
+  await page.getByRole('button', { name: 'Send anyway' }).click()
   await page.getByText('OCK-108-three-quarter.jpg goes to Trailpost').waitFor()
   const [shot] = (await rowsOf<{ fileName: string; going: object }>(page, 'shots')).filter(
     ({ fileName }) => fileName === 'OCK-108-three-quarter.jpg',
@@ -57,7 +57,7 @@ test('outlets are chosen, their pictures made, and the surplus is set aside in p
 test('a rule that is broken is said with value and limit, and its remedy is one press', async () => {
   const { page } = app
   await page.getByRole('link', { name: 'rules' }).first().click()
-  const limit = page.getByLabel('Weight, at most')
+  const limit = page.getByLabel('File size, maximum')
   await limit.fill('5')
   await limit.press('Enter')
   await page.getByRole('button', { name: 'Back to Deliver' }).click()
@@ -90,7 +90,7 @@ test('pictures are put in order, named and described where they are seen', async
   await expectValue(() => name.inputValue(), 'hero_ bowl')
 })
 
-test('what is delivered keeps to the rules, by other eyes', async () => {
+test('what is delivered follows the rules, by other eyes', async () => {
   const { page } = app
   await page.keyboard.press('d')
   const downloading = page.waitForEvent('download')
@@ -172,7 +172,7 @@ test('a run is read, taken back, and put forward again by undo', async () => {
     .waitFor()
   await page.getByRole('button', { name: 'What changed' }).click()
   await page.getByRole('cell', { name: 'OCK-111-top.jpg' }).first().waitFor()
-  await page.getByRole('button', { name: 'Take back' }).click()
+  await page.getByRole('button', { name: 'Undo run' }).click()
   await page.getByText(/^Run of \d renditions taken back$/).waitFor()
   const current = async () =>
     (await rowsOf<{ standing: string }>(page, 'renditions')).filter(
@@ -186,14 +186,14 @@ test('a run is read, taken back, and put forward again by undo', async () => {
 test('a brief is kept, and says how it has changed since; an outlet comes in from a file', async () => {
   const { page, url } = app
   await page.keyboard.press('b')
-  await page.getByRole('button', { name: 'Keep for other shoots' }).click()
-  await page.getByText('As it is kept for other shoots.').waitFor()
+  await page.getByRole('button', { name: 'Save for other shoots' }).click()
+  await page.getByText('As it is saved for other shoots.').waitFor()
   await page
     .getByRole('spinbutton', { name: 'Fill' })
     .or(page.getByLabel('Fill', { exact: true }))
     .fill('70')
   await page.keyboard.press('Enter')
-  await page.getByText('Changed since it was kept: Fill 70.0 %.').waitFor()
+  await page.getByText('Changed since it was saved: Fill 70.0 %.').waitFor()
 
   await page.goto(`${url}/outlets`)
   const file = {
@@ -212,7 +212,7 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
     mimeType: 'application/json',
     buffer: Buffer.from('{"id":"x","name":"X","placements":[{"id":"a"}]}'),
   })
-  await page.getByText(/^bad\.json is no outlet: placements\.0\.name: /).waitFor()
+  await page.getByText(/^bad\.json isn’t a valid outlet: placements\.0\.name: /).waitFor()
 })
 
 /** Waits until something reads as it should. */

@@ -58,7 +58,7 @@ test('three tables dropped together open one after the other, after a reload too
   await window(names[1]!).getByRole('button', { name: 'Leave it' }).click()
   const refused = window(names[2]!)
   await refused
-    .getByText('20,000 columns; a table of products has at most 200.')
+    .getByText('20,000 columns; a product table can have at most 200.')
     .waitFor({ timeout: 5000 })
   await refused.getByRole('button', { name: 'Leave it' }).click()
   await refused.waitFor({ state: 'detached' })

@@ -98,7 +98,7 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
   expect(alphaAt(0.12, 0.2)).toBe(0)
 
   await page.keyboard.press('t')
-  const window = page.getByRole('dialog', { name: 'Carry to siblings' })
+  const window = page.getByRole('dialog', { name: 'Copy to siblings' })
   await window.getByText('Repairs of the cut').waitFor()
   await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
@@ -167,10 +167,10 @@ test('a picture of one’s own lies behind the product, and is in the file that 
   await page.getByRole('radio', { name: 'The brief' }).click()
   await page.getByLabel('Ground', { exact: true }).selectOption('picture')
   const given = { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') }
-  await page.getByLabel('Picture to bring in').setInputFiles(given)
-  await page.getByText(/^notes\.txt is not taken as a ground: it is no picture/).waitFor()
+  await page.getByLabel('Picture to import').setInputFiles(given)
+  await page.getByText(/^notes\.txt can’t be used as a ground: it is no picture/).waitFor()
   await page
-    .getByLabel('Picture to bring in')
+    .getByLabel('Picture to import')
     .setInputFiles({ name: 'oak.png', mimeType: 'image/png', buffer: oak })
   await page.getByLabel('How it fits').waitFor()
   await page.keyboard.press('Escape')

@@ -29,7 +29,7 @@ test('full while files come in: what there is room for is kept, the rest is name
   const files = await demoPhotos(FILES)
   await page.getByLabel('Photographs for a new shoot').setInputFiles(files)
   await page
-    .getByText(/^No room left in this browser for OCK-10\d-front\.jpg and \d more files?/)
+    .getByText(/^No space left in this browser for OCK-10\d-front\.jpg and \d more files?/)
     .waitFor()
   await limitTo(null)
   const kept = (await rowsOf(page, 'arrivals')).length + (await rowsOf(page, 'shots')).length
@@ -53,10 +53,10 @@ test('full in the middle of a run: it is held and says so, and goes on by itself
   await page.getByRole('button', { name: 'Make 4 renditions' }).click()
   await page
     .getByText(
-      'The run is held: no room left in this browser. Free some on the home page; it goes on by itself.',
+      'The run is paused: no space left in this browser. Free some on the home page; it resumes by itself.',
     )
     .waitFor({ timeout: 60_000 })
-  await page.getByText('Held', { exact: true }).waitFor()
+  await page.getByText('Paused', { exact: true }).waitFor()
   const before = await countRenditions(page)
   expect(before).toBeGreaterThan(0)
   expect(before).toBeLessThan(4)

@@ -103,7 +103,7 @@ test('what is given beside a saved shoot, or is torn, is said', async () => {
   const file = join(folder, 'beside.shoot.zip')
   await writeFile(file, saved)
   const both = await runCli('render', file, '--brief', 'x.json', '--out', join(folder, 'none'))
-  expect([both.code, both.stderr.includes('--brief cannot be given with it')]).toEqual([2, true])
+  expect([both.code, both.stderr.includes('--brief can’t be combined with it')]).toEqual([2, true])
   await writeFile(file, saved.subarray(0, saved.length - 4000))
   const torn = await runCli('render', file, '--out', join(folder, 'none'))
   expect([torn.code, torn.stderr.includes('the zip is damaged')]).toEqual([2, true])

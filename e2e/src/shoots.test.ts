@@ -38,7 +38,7 @@ test('a shoot is saved as one file and opened in another browser, the same; a to
   await there.page.goto(there.url)
   const give = there.page.getByLabel('Photographs for a new shoot')
   await give.setInputFiles(asFile('torn.shoot.zip', buffer.subarray(0, buffer.length - 4000)))
-  await there.page.getByText(/^torn\.shoot\.zip could not be brought in: .*damaged/).waitFor()
+  await there.page.getByText(/^torn\.shoot\.zip couldn’t be imported: .*damaged/).waitFor()
   await give.setInputFiles(asFile('lakeside.shoot.zip', buffer))
   await there.page.getByText('New shoot is here, from lakeside.shoot.zip.').waitFor()
   await there.page.getByRole('heading', { name: 'New shoot' }).click()
@@ -51,5 +51,5 @@ test('a shoot is saved as one file and opened in another browser, the same; a to
     expect(await rowsOf(there.page, table), table).toEqual(await rowsOf(page, table))
   // What was done there can be undone here.
   await there.page.keyboard.press('u')
-  await there.page.getByText('No neutral read').waitFor()
+  await there.page.getByText('No neutral set').waitFor()
 })

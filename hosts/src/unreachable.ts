@@ -6,6 +6,6 @@ export class UnreachableError extends Error {
     readonly what: string,
     options?: ErrorOptions,
   ) {
-    super(`${what} cannot be fetched; is Cloudbank’s server running?`, options)
+    super(`${what} can’t be loaded; is Cloudbank’s server running?`, options)
   }
 }

@@ -16,7 +16,7 @@ import { holdTab } from './work/tab'
 followUnhandled()
 followSky()
 holdTab()
-attempt(saveLeftovers(), 'The last changes before the page was left could not be saved')
+attempt(saveLeftovers(), 'The last changes before the page was left couldn’t be saved')
 startKeepers()
 attempt(navigator.storage.persist(), 'The browser was not asked to keep the photographs')
 

@@ -6,6 +6,6 @@ export class AssetMissingError extends Error {
     readonly role: string,
     readonly hash: string,
   ) {
-    super(`“${role}” is not here; bring it in again, or choose something else in its place`)
+    super(`“${role}” is missing; import it again, or choose another`)
   }
 }

@@ -66,7 +66,7 @@ test.each([
   const result = readBrief({ version: BRIEF_VERSION, name: 'x', steps })
   if (result.ok) throw new Error('was taken')
   const problem = result.problems.find((candidate) => candidate.field === field)
-  expect(problem?.message).toContain(`is ${near} meant?`)
+  expect(problem?.message).toContain(`did you mean ${near}?`)
 })
 
 test('a field that is near to none is named alone', () => {

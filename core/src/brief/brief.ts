@@ -44,7 +44,7 @@ function problemsOf(issue: z.core.$ZodIssue): BriefProblem[] {
     return {
       field: [...path, key].join('.'),
       message:
-        near === null ? 'there is no such field' : `there is no such field; is ${near} meant?`,
+        near === null ? 'there is no such field' : `there is no such field; did you mean ${near}?`,
     }
   })
 }

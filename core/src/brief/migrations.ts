@@ -15,7 +15,7 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 export const BRIEF_MIGRATIONS: readonly BriefMigration[] = [
   {
     to: 2,
-    name: 'what lies behind the product is one setting of Ground among others',
+    name: 'the backdrop is one of Ground’s settings',
     migrate: (old) => {
       if (!isRecord(old.steps) || !isRecord(old.steps.ground)) return old
       return { ...old, steps: { ...old.steps, ground: { behind: old.steps.ground } } }

@@ -44,20 +44,20 @@ export function describeFileProblem(problem: FileProblem): string {
     case 'not-a-picture':
       return `${counted(problem.bytes)} bytes long, not a picture`
     case 'unsupported':
-      return `a ${problem.type}; ${problem.hint ?? `${fileTypeWords()} are taken in`}`
+      return `a ${problem.type}; ${problem.hint ?? `${fileTypeWords()} can be imported`}`
     case 'cut-short':
       return `cut short after ${counted(problem.bytes)} bytes; copy it again from the camera`
     case 'too-large':
-      return `${problem.width} × ${problem.height} pixels; at most ${problem.maxPixels / 1e6} megapixels are taken in`
+      return `${problem.width} × ${problem.height} pixels; at most ${problem.maxPixels / 1e6} megapixels can be imported`
     case 'too-long':
       return `${problem.width} × ${problem.height} pixels; a side may have at most ${counted(problem.maxSidePx)}`
     case 'too-heavy':
       return `${Math.round(problem.bytes / 1e6)} MB; a file may have at most ${problem.maxBytes / 1e6} MB`
     case 'bomb':
-      return 'holds far more data than its picture has pixels; not opened'
+      return 'holds far more data than its pixels need; not opened'
     case 'too-slow':
       return `not decoded within ${Math.round(problem.afterMs / 1000)} s; save it again in another program`
     case 'damaged':
-      return 'damaged inside, cannot be decoded; copy it again from the camera'
+      return 'damaged and can’t be decoded; copy it again from the camera'
   }
 }

@@ -46,7 +46,7 @@ const THUMBNAIL_PX = 256
 export class NothingCutError extends Error {
   override readonly name = 'NothingCutError'
   constructor() {
-    super('the shot was left whole: there is no cut-out')
+    super('the shot was left uncut, so there is no cut-out')
   }
 }
 

@@ -233,7 +233,7 @@ describe('renderShot', () => {
     })
   })
 
-  test('says clearly when the limit cannot be met at acceptable quality', async () => {
+  test('says clearly when the limit can’t be met at acceptable quality', async () => {
     const change = { format: 'jpeg', leastQualityPct: 50, limitBytes: 600 }
     const plan = steps({ finish: { placements: [placement(100, change)] } })
     const [made] = (await render(plan)).renditions
@@ -267,7 +267,7 @@ describe('renderShot', () => {
     const plan = steps({ light: { look }, finish: { placements: [placement(100)] } })
     expect(plan.assets).toEqual([{ role: 'look', name: 'Dusk', hash: look.hash }])
     await expect(render(plan)).rejects.toBeInstanceOf(AssetMissingError)
-    await expect(render(plan)).rejects.toThrow('“Dusk” is not here')
+    await expect(render(plan)).rejects.toThrow('“Dusk” is missing')
     const codec = recordingCodec()
     await render(plan, {
       codec,

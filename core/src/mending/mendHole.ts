@@ -31,7 +31,7 @@ const DIRTY = 4
 const PLACES = 500
 /** What is further off, in standard deviations, is the rim of dirt or a stray grain: it counts as much as that. */
 const MAX_OFF = 1
-/** Below this there is nothing to be seen. */
+/** Below this there is nothing visible. */
 const MIN_ALPHA = 1 / 512
 /** Borders that differ by less are alike. */
 const MIN_COST = 1e-6

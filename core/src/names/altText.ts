@@ -8,9 +8,9 @@ export type AltProblem = 'empty' | 'too-long' | 'says-picture' | 'stuffed' | 'sa
 export const ALT_PROBLEMS: Readonly<Record<AltProblem, string>> = {
   empty: 'No description.',
   'too-long': `More than ${MAX_ALT_LETTERS} letters.`,
-  'says-picture': 'Begins with “picture of”; what reads it says that already.',
-  stuffed: 'One word over and over.',
-  'same-again': 'The same as another picture’s of this product.',
+  'says-picture': 'Begins with “picture of”; screen readers say that already.',
+  stuffed: 'The same word over and over.',
+  'same-again': 'The same as another picture of this product.',
 }
 
 /**

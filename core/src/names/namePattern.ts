@@ -7,10 +7,10 @@ const VARIABLE = /\{([^{}]*)\}/g
 export const NamePattern = z
   .string()
   .max(300, 'at most 300 letters')
-  .refine((pattern) => !/[{}]/.test(pattern.replace(VARIABLE, '')), 'every { needs its }')
+  .refine((pattern) => !/[{}]/.test(pattern.replace(VARIABLE, '')), 'every { needs a }')
   .refine(
     (pattern) => [...pattern.matchAll(VARIABLE)].every(([, name]) => name?.trim() !== ''),
-    'between { and } stands the name of a column',
+    'the name of a column goes between { and }',
   )
 export type NamePattern = z.infer<typeof NamePattern>
 

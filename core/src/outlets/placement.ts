@@ -23,26 +23,23 @@ export const Placement = z.strictObject({
   format: MadeFormat.or(z.literal('auto'))
     .default('jpeg')
     .describe(
-      'File format; auto picks by what a picture is: a photograph, a flat graphic, or see-through.',
+      'File format; auto picks one for the kind of picture: photograph, flat graphic or transparent.',
     ),
-  among: z
-    .array(MadeFormat)
-    .default([])
-    .describe('The formats that auto picks from; any where empty.'),
+  among: z.array(MadeFormat).default([]).describe('The formats auto picks from; any if empty.'),
   qualityPct: z
     .number()
     .int()
     .min(1)
     .max(100)
     .default(85)
-    .describe('Quality to start from; lowered only as far as the byte limit demands.'),
+    .describe('Quality to start from; lowered only as far as the size limit requires.'),
   leastQualityPct: z
     .number()
     .int()
     .min(1)
     .max(100)
     .default(50)
-    .describe('Quality below which a picture is not acceptable.'),
+    .describe('Lowest acceptable quality.'),
   limitBytes: z
     .number()
     .int()
@@ -50,12 +47,12 @@ export const Placement = z.strictObject({
     .max(50_000_000)
     .nullable()
     .default(null)
-    .describe('Largest file, in bytes; none where empty.'),
+    .describe('Largest file, in bytes; no limit if empty.'),
   weighsAlike: z
     .boolean()
     .default(false)
     .describe(
-      'Quality is raised until a file nearly weighs its limit, so that the pictures of a set weigh about the same.',
+      'Raises quality until each file is just under its limit, so the pictures of a set weigh about the same.',
     ),
   likeness: z
     .number()
@@ -64,7 +61,7 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe(
-      'As light as looks the same: the smallest file whose structural similarity to the picture is at least this.',
+      'The smallest file that looks the same: its structural similarity to the picture is at least this.',
     ),
   dpi: z
     .number()
@@ -73,9 +70,7 @@ export const Placement = z.strictObject({
     .max(2400)
     .nullable()
     .default(null)
-    .describe('Pixels an inch that the file says it has; nothing where empty.'),
-  changes: PlacementChanges.default({}).describe(
-    'What it asks in place of the brief, step by step.',
-  ),
+    .describe('Pixels per inch written into the file; not written if empty.'),
+  changes: PlacementChanges.default({}).describe('What it overrides in the brief, step by step.'),
 })
 export type Placement = z.infer<typeof Placement>

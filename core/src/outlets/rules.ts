@@ -19,14 +19,14 @@ const Backdrop = z.discriminatedUnion('kind', [
 
 /** What an outlet takes. Each rule stands by itself; one that is null, or an empty list, asks nothing. */
 export const OutletRules = z.strictObject({
-  leastShorterPx: Px.describe('Shorter side at least, in pixels.'),
-  mostLongerPx: Px.describe('Longer side at most, in pixels.'),
+  leastShorterPx: Px.describe('Minimum shorter side, in pixels.'),
+  mostLongerPx: Px.describe('Maximum longer side, in pixels.'),
   ratio: z
     .strictObject({ width: Side, height: Side })
     .nullable()
     .default(null)
     .describe('Width to height.'),
-  formats: z.array(MadeFormat).default([]).describe('File formats; any where none is named.'),
+  formats: z.array(MadeFormat).default([]).describe('File formats; any if none is chosen.'),
   limitBytes: z
     .number()
     .int()
@@ -38,9 +38,9 @@ export const OutletRules = z.strictObject({
   backdrop: Backdrop.nullable().default(null).describe('What the border of the picture must be.'),
   coverBackdrop: Backdrop.nullable()
     .default(null)
-    .describe('What the border of a product’s first picture must be, where that differs.'),
-  leastFillPct: Pct.describe('Product at least this much of its tighter side, in per cent.'),
-  mostFillPct: Pct.describe('Product at most this much of its tighter side, in per cent.'),
+    .describe('What the border of a product’s cover must be, if different.'),
+  leastFillPct: Pct.describe('Product fills at least this much of its tighter side, in per cent.'),
+  mostFillPct: Pct.describe('Product fills at most this much of its tighter side, in per cent.'),
   mostPictures: z
     .number()
     .int()
@@ -48,14 +48,12 @@ export const OutletRules = z.strictObject({
     .max(200)
     .nullable()
     .default(null)
-    .describe('Pictures of a product, at most.'),
-  needsProfile: z.boolean().default(true).describe('The file must say which colours it means.'),
+    .describe('Maximum number of pictures per product.'),
+  needsProfile: z.boolean().default(true).describe('The file must have a colour profile.'),
   fileWords: z
     .enum(['any', 'none', 'credit'])
     .default('any')
-    .describe(
-      'What files may say of themselves: anything, nothing, or at least who made them and holds the rights.',
-    ),
+    .describe('What may be written into files: anything, nothing, or at least a credit.'),
   needsAltText: z.boolean().default(false).describe('Every picture needs a description.'),
 })
 export type OutletRules = z.infer<typeof OutletRules>

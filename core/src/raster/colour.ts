@@ -4,7 +4,7 @@ import { LINEAR_OF_BYTE } from './transfer'
 /** A colour as six hex digits with a leading #, in sRGB. */
 export const HexColour = z
   .string()
-  .regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written #RRGGBB, six hex digits')
+  .regex(/^#[0-9a-fA-F]{6}$/, 'write a colour as #RRGGBB, six hex digits')
   .transform((hex) => hex.toUpperCase())
 export type HexColour = z.infer<typeof HexColour>
 

@@ -71,7 +71,7 @@ export function groupByLighting(
   }
   const groups = lightings.map(({ id, name, neutral }) => ({
     sku: '',
-    name: neutral ? name : `${name}, no neutral read`,
+    name: neutral ? name : `${name}, no neutral set`,
     shots: view.shots
       .filter(({ lightingId }) => lightingId === id)
       .sort((a, b) => rank(b) - rank(a)),

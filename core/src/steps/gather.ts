@@ -13,17 +13,19 @@ export type GatherFinding =
 
 export const GATHER_FINDINGS: FindingTable<GatherFinding> = {
   duplicate: {
-    title: 'Nearly the same picture',
+    title: 'Near duplicate',
     weight: 'note',
     remedy: 'Keep the better one and remove the other.',
-    figures: ({ of }) => `As ${of}.`,
+    figures: ({ of }) => `Of ${of}.`,
   },
   heavy: {
-    title: 'Heavy for what it is',
+    title: 'Large file',
     weight: 'note',
-    remedy: 'Only the renditions go out; a JPEG would hold the same photograph.',
+    remedy: 'Only renditions are delivered; a JPEG of the same photograph would be much smaller.',
     figures: ({ why, bytes }) =>
-      why === 'png' ? `A photograph kept as PNG, ${formatBytes(bytes)}.` : `${formatBytes(bytes)}.`,
+      why === 'png'
+        ? `A photograph saved as PNG, ${formatBytes(bytes)}.`
+        : `${formatBytes(bytes)}.`,
   },
 }
 

@@ -25,7 +25,7 @@ export interface ShotState {
 const WORDS: Readonly<Record<HemState, string>> = {
   unmade: 'not made yet',
   fine: 'fine',
-  look: 'wants a look',
+  look: 'needs attention',
   'out-of-date': 'out of date',
   blocked: 'blocked',
 }

@@ -186,7 +186,7 @@ describe('a step put into the registry, without another line changed', () => {
     ])
     expect(hem.find(({ step }) => step === 'stamp')).toMatchObject({
       state: 'look',
-      words: 'Stamp: wants a look',
+      words: 'Stamp: needs attention',
     })
   })
 

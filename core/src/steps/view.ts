@@ -55,7 +55,7 @@ export interface ViewReads {
 
 /** What a view shows: a picture, what is known beside it, and what it wants to know of itself the next time. */
 export interface Viewed<Facts = unknown> {
-  /** Null where there is nothing to be seen. */
+  /** Null where there is nothing visible. */
   readonly picture: SrgbRgba8 | null
   /** Plain data that can be sent from worker to page. */
   readonly facts: Facts

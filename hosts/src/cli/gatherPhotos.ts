@@ -32,8 +32,8 @@ export async function gatherPhotos(paths: readonly string[]): Promise<Gathered> 
       .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
     const others: string[] = []
     for (const file of files) ((await looksLikePicture(file)) ? photos : others).push(file)
-    if (others.length > 0) notes.push(`${path}: left out, no pictures: ${others.join(', ')}`)
-    if (files.length === others.length) notes.push(`${path}: there is no picture in this folder`)
+    if (others.length > 0) notes.push(`${path}: skipped, not pictures: ${others.join(', ')}`)
+    if (files.length === others.length) notes.push(`${path}: this folder has no pictures`)
   }
   return { photos, notes }
 }

@@ -33,23 +33,20 @@ const program = new Command('cloudbank')
 
 program
   .command('render')
-  .description('Makes the renditions that a brief asks for, a folder a placement.')
-  .argument(
-    '<photo...>',
-    `photographs, or folders of them: ${fileTypeWords()}; or one shoot that was saved as a file`,
-  )
-  .option('--brief <file>', 'the brief, as JSON; without it: white, 1:1, a page and a card')
+  .description('Makes the renditions a brief asks for, one folder per placement.')
+  .argument('<photo...>', `photographs, or folders of them: ${fileTypeWords()}; or one saved shoot`)
+  .option('--brief <file>', 'the brief, as JSON; default: white, 1:1, a page and a card')
   .option(
     '--outlet <name...>',
-    'where they go in place of the brief’s own placements: outlets that come along, or files of outlets',
+    'outlets to use in place of the brief’s own placements: built-in ids, or outlet files',
   )
-  .option('--assets <folder>', 'where colour tables lie that the brief names')
+  .option('--assets <folder>', 'folder with the colour tables and pictures the brief names')
   .option(
     '--products <file>',
-    'products as CSV, for names and descriptions; file names lead to them by their SKU',
+    'product data as CSV, for names and descriptions; matched to file names by SKU',
   )
-  .requiredOption('--out <folder>', 'where the renditions go; it is made if it is missing')
-  .option('--workers <n>', 'photographs at a time; by default one a core', positiveNumber)
+  .requiredOption('--out <folder>', 'output folder; created if missing')
+  .option('--workers <n>', 'photographs at a time; default: one per core', positiveNumber)
   .action(render)
 
 await program.parseAsync()
@@ -64,7 +61,7 @@ async function render(given: string[], options: Options): Promise<void> {
   const { photos, notes } = await gatherPhotos(given)
   for (const note of notes) say(note)
   if (photos.length === 0) {
-    say('There is no photograph to render.')
+    say('There are no photographs to render.')
     process.exit(EXIT.usage)
   }
   const { rows, pathOf } = photoRows(photos, brief, outlets, products)
@@ -83,7 +80,7 @@ async function renderSaved(path: string, count: number, options: Options): Promi
   )
   if (count > 1 || others.length > 0) {
     const extra = others.length > 0 ? `--${others.join(', --')}` : 'more photographs'
-    say(`${path} is a saved shoot and has all it needs; ${extra} cannot be given with it.`)
+    say(`${path} is a saved shoot with everything it needs; ${extra} can’t be combined with it.`)
     process.exit(EXIT.usage)
   }
   const shoot = await openShoot(path).catch((error: unknown) => {
@@ -143,7 +140,7 @@ async function assetsOrExit(folder: string): ReturnType<typeof loadAssets> {
   try {
     return await loadAssets(folder)
   } catch {
-    say(`${folder}: cannot be read as a folder`)
+    say(`${folder}: can’t be read as a folder`)
     process.exit(EXIT.usage)
   }
 }
@@ -151,6 +148,6 @@ async function assetsOrExit(folder: string): ReturnType<typeof loadAssets> {
 function positiveNumber(text: string): number {
   const number = Number(text)
   if (!Number.isInteger(number) || number < 1)
-    throw new InvalidArgumentError('a whole number from 1')
+    throw new InvalidArgumentError('a whole number, 1 or more')
   return number
 }

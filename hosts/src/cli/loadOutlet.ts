@@ -17,7 +17,7 @@ export async function loadOutlet(given: string): Promise<Outlet> {
   if (ready) return ready
   const known = READY_OUTLETS.map(({ id }) => id).join(', ')
   const text = await readFile(given, 'utf8').catch(() => {
-    throw new OutletError(`${given}: cannot be read; the outlets that come along are ${known}`)
+    throw new OutletError(`${given}: can’t be read; the built-in outlets are ${known}`)
   })
   let data: unknown
   try {

@@ -108,12 +108,12 @@ export function photoRows(
  */
 export async function loadProducts(path: string): Promise<Product[]> {
   const text = await readFile(path, 'utf8').catch(() => {
-    throw new ProductsError(`${path}: cannot be read`)
+    throw new ProductsError(`${path}: can’t be read`)
   })
   try {
     const table = readTable(text)
     const mapping = guessMapping(table.headings)
-    if (mapping.sku === null) throw new ProductsError(`${path}: no column is a SKU`)
+    if (mapping.sku === null) throw new ProductsError(`${path}: no column holds SKUs`)
     return mapProducts(SHOOT_ID, table, mapping).products
   } catch (error) {
     if (error instanceof TableError) throw new ProductsError(`${path}: ${error.message}`)

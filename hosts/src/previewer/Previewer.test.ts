@@ -148,7 +148,7 @@ describe('the shelf of photographs', () => {
     ])
   })
 
-  test('one that cannot be decoded does not hold up the next', async () => {
+  test('one that can’t be decoded does not hold up the next', async () => {
     const shelf = new PictureShelf()
     const bad = shelf.open('bad', () => Promise.reject(new Error('damaged')), opening)
     const good = shelf.open('good', () => Promise.resolve(photograph()), opening)

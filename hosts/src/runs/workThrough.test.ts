@@ -197,7 +197,7 @@ describe('working through', () => {
     expect(await workThrough(work, ports)).toBe('finished')
     expect(store.done).toEqual(['a'])
     expect(slept).toEqual([...RETRY_MS, RETRY_MS.at(-1)])
-    expect(waiting[0]).toContain('The JPEG encoder cannot be fetched')
+    expect(waiting[0]).toContain('The JPEG encoder can’t be loaded')
     expect(waiting.at(-1)).toBeNull()
   })
 

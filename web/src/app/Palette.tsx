@@ -47,13 +47,13 @@ function List({ view, onDone }: Props) {
   return (
     <Command label="Find or do" loop className="palette">
       <Command.Input
-        placeholder="What do you want to do, or find?"
+        placeholder="Search, or run a command"
         autoFocus
         value={typed}
         onValueChange={setTyped}
       />
       <Command.List>
-        <Command.Empty>Nothing of that name here.</Command.Empty>
+        <Command.Empty>No matches.</Command.Empty>
         {commands
           .filter(({ name }) => name !== 'palette')
           .map((command) => (

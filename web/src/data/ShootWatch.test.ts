@@ -69,7 +69,7 @@ test('a new version takes the place of the one before', async () => {
   await vi.waitFor(() => expect([...watch.view!.renditions.values()]).toEqual([two]))
 })
 
-test('a row that cannot be read is set aside and blocks nothing', async () => {
+test('a row that can’t be read is set aside and blocks nothing', async () => {
   await db.shots.add(shotRow('bad', { shootId: shoot.id }))
   await db.table('shots').update('bad', { touches: 'none' })
   await watchShots(2)
@@ -78,7 +78,7 @@ test('a row that cannot be read is set aside and blocks nothing', async () => {
   expect(await db.setAside.count()).toBe(1)
 })
 
-test('a shoot whose brief cannot be read opens with one to start from', async () => {
+test('a shoot whose brief can’t be read opens with one to start from', async () => {
   await db.table('briefs').update(shoot.briefId, { 'brief.steps': 'none' })
   await watchShots(1)
   expect(watch.view?.briefRow).toEqual({ id: shoot.briefId, brief: SHOP_WHITE })

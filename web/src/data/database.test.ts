@@ -72,7 +72,7 @@ describe('round trip', () => {
   })
 })
 
-describe('rows that cannot be read', () => {
+describe('rows that can’t be read', () => {
   test('are set aside with what is wrong; the others are read', async () => {
     await db.shots.bulkAdd([shotRow('a'), shotRow('b')])
     await db.table('shots').update('b', { width: 'wide' })

@@ -60,9 +60,9 @@ export function ColourField({ label, colour, palette, onChange }: Props) {
         {EyeDropper && (
           <Action
             look="quiet"
-            onClick={() => attempt(pick(), 'No colour could be taken off the screen')}
+            onClick={() => attempt(pick(), 'No colour could be picked from the screen')}
           >
-            Off a picture
+            Pick from image
           </Action>
         )}
       </Flex>

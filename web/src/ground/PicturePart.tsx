@@ -11,8 +11,8 @@ import type { Behind } from './behind'
 export type PictureBehind = Extract<Behind, { kind: 'picture' }>
 
 const FITS = [
-  { value: 'fill', words: 'fills the frame, cut off' },
-  { value: 'whole', words: 'whole, its edges going on' },
+  { value: 'fill', words: 'fills the frame, cropped' },
+  { value: 'whole', words: 'whole, edges extended' },
   { value: 'repeat', words: 'repeated in tiles' },
 ] as const
 
@@ -69,7 +69,7 @@ export function PicturePart({ behind, onChange }: Props) {
             marginLeft="-6px"
             onClick={() => file.current?.click()}
           >
-            Bring in a picture
+            Import a picture
           </Action>
         </Box>
       </Flex>
@@ -128,11 +128,14 @@ export function PicturePart({ behind, onChange }: Props) {
         type="file"
         accept="image/*"
         hidden
-        aria-label="Picture to bring in"
+        aria-label="Picture to import"
         onChange={(event) => {
           const [picture] = event.target.files ?? []
           if (picture)
-            attempt(bringInGround(picture).then(choose), `${picture.name} is not taken as a ground`)
+            attempt(
+              bringInGround(picture).then(choose),
+              `${picture.name} can’t be used as a ground`,
+            )
           event.target.value = ''
         }}
       />
@@ -162,7 +165,7 @@ function Thumbnail({ hash, name }: { hash: string; name: string }) {
   if (url === null)
     return (
       <Text fontSize="12px" fontWeight="600">
-        {name} is not here
+        {name} is missing
       </Text>
     )
   return (

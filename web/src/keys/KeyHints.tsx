@@ -11,7 +11,7 @@ const useHints = create<{ readonly away: boolean }>()(
 
 /** What is worth knowing on every screen. */
 const EVERYWHERE: readonly KeyHint[] = [
-  { keyName: 'palette', words: 'finds and does' },
+  { keyName: 'palette', words: 'searches and runs commands' },
   { keyName: 'help', words: 'shows all keys' },
 ]
 

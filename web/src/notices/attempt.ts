@@ -8,7 +8,7 @@ import { useNotices } from './notices'
  *
  * @param what what is not done then, as the beginning of a sentence: “The files could not be kept”.
  */
-export function attempt(work: Promise<unknown>, what = 'That could not be done'): void {
+export function attempt(work: Promise<unknown>, what = 'That couldn’t be done'): void {
   work.catch((error: unknown) => {
     if (error instanceof CancelledError) return
     useNotices.getState().need(`${what}: ${describeError(error)}.`)

@@ -9,7 +9,7 @@ export function isNoRoom(error: unknown): boolean {
   return inner !== error && isNoRoom(inner)
 }
 
-export const NO_ROOM = 'no room left in this browser; free some on the home page'
+export const NO_ROOM = 'no space left in this browser; free some on the home page'
 
 /** The reason in words, to follow a name and a colon. */
 export function describeError(error: unknown): string {

@@ -27,8 +27,8 @@ export function OutletForm({ outlet, save }: Props) {
         {outlet.placements.map((placement) => (
           <SettingRow
             key={placement.id}
-            label={`Look of ${placement.name}`}
-            hint="Where nothing is written, as the brief has it."
+            label={`Overrides for ${placement.name}`}
+            hint="Anything left empty is as in the brief."
           >
             <PlacementLook
               placement={placement}
@@ -49,19 +49,19 @@ export function OutletForm({ outlet, save }: Props) {
       <Title>Rules</Title>
       <RulesForm rules={outlet.rules} save={(words, rules) => save(words, { ...outlet, rules })} />
       <Title>Names and descriptions</Title>
-      <SettingRow label="File names" hint="A pattern in place of the brief’s.">
+      <SettingRow label="File names" hint="Replaces the brief’s pattern.">
         <PatternInput
           label="File names at the outlet"
           value={outlet.fileNames}
-          fallback="as the brief"
+          fallback="as in the brief"
           commit={(fileNames) => save('File names', { ...outlet, fileNames })}
         />
       </SettingRow>
-      <SettingRow label="Descriptions" hint="A pattern in place of the brief’s.">
+      <SettingRow label="Descriptions" hint="Replaces the brief’s pattern.">
         <PatternInput
           label="Descriptions at the outlet"
           value={outlet.altTexts}
-          fallback="as the brief"
+          fallback="as in the brief"
           commit={(altTexts) => save('Descriptions', { ...outlet, altTexts })}
         />
       </SettingRow>

@@ -38,7 +38,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
       commit={(value) => {
         const next = value === null ? undefined : { width: 1, height: 1, ...ratio, [which]: value }
         change(
-          next ? `ratio ${next.width}:${next.height}` : 'ratio as the brief',
+          next ? `ratio ${next.width}:${next.height}` : 'ratio as in the brief',
           'frame',
           'ratio',
           next,
@@ -66,7 +66,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
         value={(frame.fillPct as number | undefined) ?? null}
         onProblem={onProblem}
         commit={(value) =>
-          change(`fill ${value ?? 'as the brief'}`, 'frame', 'fillPct', value ?? undefined)
+          change(`fill ${value ?? 'as in the brief'}`, 'frame', 'fillPct', value ?? undefined)
         }
       />
       <Text color="softInk" marginLeft="10px">
@@ -78,7 +78,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
           value={behind ? 'own' : 'brief'}
           onChange={({ target: { value } }) =>
             change(
-              value === 'own' ? 'a backdrop of its own' : 'backdrop as the brief',
+              value === 'own' ? 'a backdrop of its own' : 'backdrop as in the brief',
               'ground',
               'behind',
               value === 'own' ? WHITE : undefined,

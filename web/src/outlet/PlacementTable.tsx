@@ -56,9 +56,9 @@ export function PlacementTable({ max, placements, save }: Props) {
               'Longer side',
               'Format',
               'Quality',
-              'At least',
+              'Minimum',
               'Limit',
-              'Alike',
+              'Even',
               'Likeness',
               'Density',
             ].map((word) => (
@@ -140,7 +140,7 @@ export function PlacementTable({ max, placements, save }: Props) {
               <Cell>
                 <input
                   type="checkbox"
-                  aria-label={`${placement.name} weighs alike`}
+                  aria-label={`${placement.name} weighs even`}
                   disabled={placement.limitBytes === null}
                   checked={placement.weighsAlike}
                   onChange={({ target }) => replace(index, { weighsAlike: target.checked })}
@@ -196,10 +196,11 @@ export function PlacementTable({ max, placements, save }: Props) {
       )}
       <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
         <Text color="softInk" fontSize="12px">
-          Quality is lowered as far as the limit demands, and where a likeness is asked as far as
-          the file still looks the same (structural similarity, 0.98 and more cannot be told), never
-          below the least; alike, it is raised until each file nearly weighs the limit. A picture
-          that still is too heavy is made all the same, and says so. PNG has no quality.
+          Quality is lowered as far as the limit requires, or as far as the file still looks the
+          same if a likeness is set (structural similarity; 0.98 and above is indistinguishable),
+          but never below the minimum. “Even” raises it until each file is just under the limit. A
+          picture that is still too large is made anyway, with a finding. PNG has no quality
+          setting.
         </Text>
         <Action
           disabled={placements.length >= max}

@@ -12,12 +12,12 @@ interface Props {
 
 /** The rules that are one number, with their ranges. */
 const NUMBERS = [
-  { field: 'leastShorterPx', label: 'Shorter side, at least', unit: 'px', max: 20_000, scale: 1 },
-  { field: 'mostLongerPx', label: 'Longer side, at most', unit: 'px', max: 20_000, scale: 1 },
-  { field: 'limitBytes', label: 'Weight, at most', unit: 'KB', max: 50_000, scale: 1000 },
-  { field: 'leastFillPct', label: 'Product fills, at least', unit: '%', max: 100, scale: 1 },
-  { field: 'mostFillPct', label: 'Product fills, at most', unit: '%', max: 100, scale: 1 },
-  { field: 'mostPictures', label: 'Pictures of a product, at most', unit: '', max: 200, scale: 1 },
+  { field: 'leastShorterPx', label: 'Shorter side, minimum', unit: 'px', max: 20_000, scale: 1 },
+  { field: 'mostLongerPx', label: 'Longer side, maximum', unit: 'px', max: 20_000, scale: 1 },
+  { field: 'limitBytes', label: 'File size, maximum', unit: 'KB', max: 50_000, scale: 1000 },
+  { field: 'leastFillPct', label: 'Product fills, minimum', unit: '%', max: 100, scale: 1 },
+  { field: 'mostFillPct', label: 'Product fills, maximum', unit: '%', max: 100, scale: 1 },
+  { field: 'mostPictures', label: 'Pictures per product, maximum', unit: '', max: 200, scale: 1 },
 ] as const
 
 const hint = (field: keyof OutletRules): string => OutletRules.shape[field].description ?? ''
@@ -78,7 +78,7 @@ export function RulesForm({ rules, save }: Props) {
                 type="checkbox"
                 checked={rules.formats.includes(format)}
                 onChange={({ target: { checked } }) =>
-                  set(`${FORMATS[format].word} ${checked ? 'taken' : 'not taken'}`, {
+                  set(`${FORMATS[format].word} ${checked ? 'taken' : 'not accepted'}`, {
                     formats: MADE_FORMATS.filter((known) =>
                       known === format ? checked : rules.formats.includes(known),
                     ),
@@ -123,7 +123,7 @@ export function RulesForm({ rules, save }: Props) {
           >
             <option value="any">anything</option>
             <option value="none">nothing at all</option>
-            <option value="credit">who made them, at least</option>
+            <option value="credit">at least a credit</option>
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>

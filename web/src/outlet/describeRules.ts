@@ -20,8 +20,8 @@ export function describeRules({ rules }: Outlet): string {
     leastFillPct !== null && `fills ${leastFillPct} % and more`,
     mostFillPct !== null && `fills ${mostFillPct} % at most`,
     mostPictures !== null && `${countOf(mostPictures, 'picture')} at most`,
-    rules.fileWords === 'none' && 'nothing written into files',
-    rules.fileWords === 'credit' && 'with who made them',
+    rules.fileWords === 'none' && 'no metadata in files',
+    rules.fileWords === 'credit' && 'with a credit',
     rules.needsAltText && 'described',
   ]
     .filter((part) => typeof part === 'string')

@@ -37,7 +37,7 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
   const change = (words: string, path: string[], value: unknown): void =>
     attempt(
       keepPuts(shootId, words, [{ table: 'briefs', id: row.id, path, value }]),
-      'The brief could not be changed',
+      'The brief couldn’t be changed',
     )
   return {
     brief,

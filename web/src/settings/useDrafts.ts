@@ -86,7 +86,7 @@ export function useDrafts(
             throw error
           },
         )
-        attempt(saving, `“${words}” could not be kept`)
+        attempt(saving, `“${words}” couldn’t be saved`)
       },
     }),
     [shootId],

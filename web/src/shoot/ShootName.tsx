@@ -22,7 +22,7 @@ export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean
           ...(brief ? [put('briefs', briefRow.id, ['brief'], brief)] : []),
         ],
       }),
-      'The shoot could not be changed',
+      'The shoot couldn’t be changed',
     )
   return (
     <>

@@ -94,11 +94,11 @@ function Form({ doWords, brief, onClose, onDone, ...given }: Props) {
       </Field.Root>
       {brief && chosen !== KEEP && (
         <Text fontSize="12px" marginTop="6px" color="softInk">
-          Puts every setting as that brief has it. Undo brings yours back.
+          Replaces every setting with that brief’s. Undo brings yours back.
         </Text>
       )}
       <Flex justify="flex-end" gap="8px" marginTop="18px">
-        <Action onClick={onClose}>Leave it</Action>
+        <Action onClick={onClose}>Cancel</Action>
         <Action look="main" type="submit" disabled={!ready}>
           {doWords}
         </Action>

@@ -30,7 +30,7 @@ export function FactsPanel({ bench }: { bench: Bench }) {
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
         Renditions
       </Heading>
-      {made.length === 0 && <Text color="softInk">None made yet. Make them on the sheet.</Text>}
+      {made.length === 0 && <Text color="softInk">None made yet. Make them from the sheet.</Text>}
       {made.map((rendition) => (
         <Flex key={rendition.id} align="center" gap="6px">
           <Action
@@ -58,7 +58,7 @@ export function FactsPanel({ bench }: { bench: Bench }) {
             capture.camera,
             capture.takenAt?.replace('T', ' '),
             capture.iso !== null && `ISO ${capture.iso}`,
-            capture.profile ?? 'no profile, taken for sRGB',
+            capture.profile ?? 'no profile, assumed sRGB',
           ]
             .filter(Boolean)
             .join(' · ')}

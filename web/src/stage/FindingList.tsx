@@ -21,7 +21,7 @@ export const FindingList = memo(function FindingList(props: {
       {shot.failure && (
         <Flex gap="8px" align="baseline">
           <Attention />
-          <Text>Could not be made: {shot.failure}</Text>
+          <Text>Couldn’t be made: {shot.failure}</Text>
         </Flex>
       )}
       {findings.length === 0 && !shot.failure && <Text color="softInk">None.</Text>}

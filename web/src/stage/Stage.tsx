@@ -84,7 +84,7 @@ export function Stage(props: Props) {
             <Flex position="absolute" left="12px" top="12px" gap="8px" align="center" role="alert">
               <Attention />
               <Text>
-                {bench.shot.fileName} cannot be shown: {bench.failure}.
+                {bench.shot.fileName} can’t be shown: {bench.failure}.
               </Text>
             </Flex>
           )}

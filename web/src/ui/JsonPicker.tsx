@@ -18,7 +18,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
   const input = useRef<HTMLInputElement>(null)
   const read = async (file: File): Promise<void> => {
     const { need } = useNotices.getState()
-    if (file.size > MAX_BYTES) return need(`${file.name}: too large for such a file.`)
+    if (file.size > MAX_BYTES) return need(`${file.name}: too large for this kind of file.`)
     let data: unknown
     try {
       data = JSON.parse(await file.text())
@@ -30,7 +30,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
   return (
     <>
       <Action look={look} onClick={() => input.current?.click()}>
-        Take in a file …
+        Import …
       </Action>
       <input
         ref={input}
@@ -41,7 +41,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
         onChange={(event) => {
           const [given] = event.target.files ?? []
           event.target.value = ''
-          if (given) attempt(read(given), `${given.name} could not be taken in`)
+          if (given) attempt(read(given), `${given.name} couldn’t be imported`)
         }}
       />
     </>

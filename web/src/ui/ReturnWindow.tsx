@@ -19,7 +19,7 @@ export function ReturnWindow(props: {
   }
   return (
     <Window title="Return this shot" open={props.open} onClose={props.onClose} size="sm">
-      <Text marginBottom="8px">What is to be done about this shot?</Text>
+      <Text marginBottom="8px">What needs to be done?</Text>
       <Input
         aria-label="Reason"
         autoFocus
@@ -29,7 +29,7 @@ export function ReturnWindow(props: {
         onKeyDown={(event) => event.key === 'Enter' && give()}
       />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={props.onClose}>Leave it</Action>
+        <Action onClick={props.onClose}>Cancel</Action>
         <Action look="main" disabled={!ready} onClick={give}>
           Return
         </Action>

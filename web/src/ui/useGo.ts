@@ -7,7 +7,7 @@ export function useGo(): (to: string, options?: NavigateOptions) => void {
   const navigate = useNavigate()
   return useCallback(
     (to, options) =>
-      attempt(Promise.resolve(navigate(to, options)), 'That screen could not be opened'),
+      attempt(Promise.resolve(navigate(to, options)), 'That screen couldn’t be opened'),
     [navigate],
   )
 }

@@ -66,13 +66,13 @@ export async function bringInCube(file: File, db: Database = database): Promise<
  */
 export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
   const picture = await createImageBitmap(file).catch(() => {
-    throw new Error('it is no picture that this browser can read (JPEG, PNG, WebP or AVIF)')
+    throw new Error('it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)')
   })
   const { width, height } = picture
   picture.close()
   if (width * height > MAX_PIXELS)
     throw new Error(
-      `${formatCount(width)} × ${formatCount(height)} pixels are too many for a ground`,
+      `${formatCount(width)} × ${formatCount(height)} pixels is too large for a ground`,
     )
   const bytes = await file.arrayBuffer()
   const row: AssetRow = {

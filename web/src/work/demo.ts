@@ -58,6 +58,6 @@ async function load(): Promise<Shoot> {
 
 async function fetchDemo(path: string): Promise<Response> {
   const response = await fetch(`/demo/${path}`)
-  if (!response.ok) throw new Error(`The demo shoot is not to be had: ${path}, ${response.status}`)
+  if (!response.ok) throw new Error(`The demo shoot can’t be loaded: ${path}, ${response.status}`)
   return response
 }

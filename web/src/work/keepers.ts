@@ -30,10 +30,7 @@ export function startKeepers(): void {
       ),
     MEASURING_AFTER_MS,
   )
-  setInterval(
-    () => attempt(sweep(), 'What no shoot uses any more could not be freed'),
-    SWEEP_EVERY_MS,
-  )
+  setInterval(() => attempt(sweep(), 'Unused files couldn’t be freed'), SWEEP_EVERY_MS)
 }
 
 /**

@@ -23,6 +23,6 @@ async function say(): Promise<void> {
   useNotices
     .getState()
     .need(
-      `${countOf(count, 'entry', 'entries')} of the database could not be read and ${count === 1 ? 'was' : 'were'} set aside; everything else is here. The home page says which.`,
+      `${countOf(count, 'entry', 'entries')} in the database couldn’t be read and ${count === 1 ? 'was' : 'were'} set aside; everything else is here. The home page says which.`,
     )
 }

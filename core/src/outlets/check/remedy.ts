@@ -68,7 +68,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
       // A shot that was left whole is on no ground, whatever is asked.
       if (isSame(ground?.behind, behind)) return null
       return withPlacement(
-        backdrop.kind === 'colour' ? `Put them on ${backdrop.colour}` : 'Leave the ground away',
+        backdrop.kind === 'colour' ? `Put them on ${backdrop.colour}` : 'Remove the ground',
         { changes: { ...placement.changes, ground: { ...ground, behind } } },
       )
     }

@@ -32,7 +32,7 @@ const Rows = z.array(z.unknown())
 
 /** What `cloudbank-shoot.json` holds. Rows are checked by the schemas of their tables. */
 export const Contained = z.object({
-  version: z.literal(CONTAINER.version, 'it was written by a later Cloudbank'),
+  version: z.literal(CONTAINER.version, 'it was saved by a newer version of Cloudbank'),
   tables: z.object({
     shoots: Rows.length(1),
     briefs: Rows,

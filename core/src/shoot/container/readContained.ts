@@ -14,7 +14,7 @@ export function parseContained(text: string): Contained {
   try {
     data = JSON.parse(text)
   } catch (error) {
-    throw new ContainerError(`${CONTAINER.json} in it cannot be read`, { cause: error })
+    throw new ContainerError(`${CONTAINER.json} in it can’t be read`, { cause: error })
   }
   const read = Contained.safeParse(migrateContained(data))
   if (read.success) return read.data
@@ -47,7 +47,7 @@ export function rowsIn({ tables }: Contained): ShootRows {
   }
   const [shoot] = all('shoots', Shoot)
   const [briefRow] = all('briefs', BriefRow)
-  if (!shoot || !briefRow) throw new ContainerError('it holds no shoot with a brief')
+  if (!shoot || !briefRow) throw new ContainerError('it doesn’t contain a shoot with a brief')
   const shots = all('shots', Shot).sort((a, b) => a.order - b.order)
   const current = all('renditions', Rendition).filter(({ standing }) => standing === 'current')
   return {

@@ -43,7 +43,7 @@ describe('a table of products', () => {
       '5 EAN',
       '5 Price',
     ])
-    expect(problems[2]?.message).toBe('A-1 is in row 2 already; this row is left out')
+    expect(problems[2]?.message).toBe('A-1 is in row 2 already; row skipped')
   })
 
   test('a missing column leaves its field empty', () => {

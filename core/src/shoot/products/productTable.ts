@@ -91,7 +91,7 @@ export function readTable(text: string): Table {
             {
               row: i + 2,
               column: '',
-              message: `${row.length} cells, where the heading has ${headings.length}`,
+              message: `${row.length} cells, but the heading has ${headings.length}`,
             },
           ],
     ),
@@ -102,7 +102,7 @@ export function readTable(text: string): Table {
 function assertAtMost(count: number, most: number, what: string): void {
   if (count > most)
     throw new TableError(
-      `${formatCount(count)} ${what}; a table of products has at most ${formatCount(most)}`,
+      `${formatCount(count)} ${what}; a product table can have at most ${formatCount(most)}`,
     )
 }
 
@@ -146,19 +146,19 @@ export function mapProducts(
       found.push({ row, column: columnOf(field), message })
     }
     if (sku === '') {
-      complain('sku', 'no SKU; the row is left out')
+      complain('sku', 'no SKU; row skipped')
       return
     }
     const before = firstRow.get(sku)
     if (before !== undefined) {
-      complain('sku', `${sku} is in row ${before} already; this row is left out`)
+      complain('sku', `${sku} is in row ${before} already; row skipped`)
       return
     }
     firstRow.set(sku, row)
     if (cell('barcode') !== '' && !isBarcode(cell('barcode')))
-      complain('barcode', `${cell('barcode')} is no valid EAN or UPC; kept as it is`)
+      complain('barcode', `${cell('barcode')} isn’t a valid EAN or UPC; kept as it is`)
     if (cell('price') !== '' && !/^[^\d]*\d[\d.,' ]*[^\d]*$/.test(cell('price')))
-      complain('price', `${cell('price')} is no price; kept as it is`)
+      complain('price', `${cell('price')} isn’t a price; kept as it is`)
     const more = headings.flatMap((heading, at) =>
       mapped.has(at) || heading === '' ? [] : [[heading, (cells[at] ?? '').trim()] as const],
     )

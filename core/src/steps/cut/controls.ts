@@ -23,7 +23,7 @@ export const CUT_CONTROLS: readonly ControlGroup<Field>[] = [
         label: 'Method',
         options: [
           { value: 'automatic', words: 'automatic' },
-          { value: 'off', words: 'off, the photograph whole' },
+          { value: 'off', words: 'off, photograph left uncut' },
         ],
       },
     ],
@@ -32,7 +32,7 @@ export const CUT_CONTROLS: readonly ControlGroup<Field>[] = [
     id: 'edge',
     title: 'Whole edge',
     controls: [
-      number('edgeShift', 'Out or in', 'px', 0.1),
+      number('edgeShift', 'Expand or contract', 'px', 0.1),
       number('edgeSoften', 'Soften', 'px', 0.1),
       number('edgeTightenPct', 'Tighten', '%', 1),
       number('fringePct', 'Fringe removal', '%', 1),

@@ -30,23 +30,23 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
   'runs-out-of-frame': {
     title: 'Runs out of the frame',
     weight: 'note',
-    remedy: 'Left uncut and whole, as a detail shot.',
+    remedy: 'Left uncut, as a detail shot.',
   },
   repaired: {
     title: 'Cut repaired by hand',
     weight: 'note',
-    remedy: 'Nothing to do; hidden repairs do not count.',
+    remedy: 'Nothing to do; hidden repairs don’t count.',
     figures: ({ count }) => `${countOf(count, 'repair')}.`,
   },
   'cut-at-border': {
-    title: 'Cut at the border',
+    title: 'Reaches the edge',
     weight: 'note',
-    remedy: 'The product reaches the frame’s border. Check that nothing of it is missing.',
+    remedy: 'The product reaches the edge of the photograph. Check that none of it is missing.',
   },
   holes: {
     title: 'Open gaps',
     weight: 'note',
-    remedy: 'Gaps inside the product were opened. Check that glass was not.',
+    remedy: 'Gaps inside the product were opened. Check that no glass was.',
   },
 }
 

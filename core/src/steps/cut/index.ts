@@ -34,9 +34,9 @@ export const cut = defineStep({
   views: CUT_VIEWS,
   gives: [MATTE, PRODUCT, LIFT, CUTTING],
   describe: ({ method, edgeShift, edgeSoften, edgeTightenPct }) => {
-    if (method === 'off') return 'off, the photograph whole'
+    if (method === 'off') return 'off, photograph left uncut'
     const edge = edgeShift !== 0 || edgeSoften !== 0 || edgeTightenPct !== 0
-    return edge ? 'automatic, its edge worked on' : 'automatic'
+    return edge ? 'automatic, edge adjusted' : 'automatic'
   },
   // Repairs that are hidden do nothing, and what one is called changes nothing.
   ownKeyPart: ({ repairs }) => {

@@ -5,7 +5,9 @@ export const CutSettings = z.strictObject({
   method: z
     .enum(['automatic', 'off'])
     .default('automatic')
-    .describe('Automatic separates the product from its backdrop; off keeps the photograph whole.'),
+    .describe(
+      'Automatic separates the product from its backdrop; off leaves the photograph uncut.',
+    ),
   edgeShift: z
     .number()
     .min(-10)
@@ -23,13 +25,13 @@ export const CutSettings = z.strictObject({
     .min(0)
     .max(100)
     .default(0)
-    .describe('Makes the edge steeper: half-way pixels go to one side or the other.'),
+    .describe('Makes the edge harder: half-transparent pixels go one way or the other.'),
   fringePct: z
     .number()
     .min(0)
     .max(100)
     .default(100)
-    .describe('How much of the old backdrop’s colour is taken out of the edge.'),
+    .describe('How much of the old backdrop’s colour is removed from the edge.'),
   speck: z
     .number()
     .min(0)

@@ -14,7 +14,7 @@ export type FinishFinding =
 
 export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
   'over-limit': {
-    title: 'Over the byte limit',
+    title: 'Over the size limit',
     weight: 'blocks',
     remedy: 'Raise the limit, allow a lower quality, or choose a smaller size.',
     figures: ({ bytes, limitBytes }) =>
@@ -23,7 +23,8 @@ export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
   soft: {
     title: 'Soft',
     weight: 'look',
-    remedy: 'The sharpest edges are blurred. Shoot again; sharpening brings no detail back.',
+    remedy:
+      'Even the sharpest edges are blurred. Shoot it again; sharpening can’t bring detail back.',
     figures: ({ blurPx }) => `Edges blurred by ${blurPx.toFixed(1)} px.`,
   },
 }

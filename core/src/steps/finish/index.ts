@@ -43,8 +43,8 @@ export const finish = defineStep({
           label: 'Written into files',
           options: [
             { value: 'nothing', words: 'nothing' },
-            { value: 'credit', words: 'who made it, whose it is' },
-            { value: 'words', words: 'these, and what it shows' },
+            { value: 'credit', words: 'credit' },
+            { value: 'words', words: 'credit and description, as below' },
           ],
         },
         { kind: 'own', field: 'creator', label: 'Made by', when: writesWords },

@@ -21,31 +21,29 @@ export const FinishSettings = z.strictObject({
         { id: 'card', name: 'card', longSidePx: 600, limitBytes: 60_000 },
       ].map((placement) => Placement.parse(placement)),
     )
-    .describe('The files that are made of each shot.'),
+    .describe('The files made from each shot.'),
   sharpenPct: z
     .number()
     .min(0)
     .max(100)
     .default(0)
-    .describe('Sharpens for the size that is made; rims of cut-outs and grounds stay as they are.'),
+    .describe('Sharpens for the output size; cut-out edges and grounds are left alone.'),
   fileNames: NamePattern.default('{sku}-{angle}').describe(
-    'How files are named, with columns of the product data in braces; without any of them, like the photograph.',
+    'How files are named, with product data columns in braces; if empty, like the photograph.',
   ),
   altTexts: NamePattern.default('{name}, {colour}, {angle}').describe(
-    'How pictures are described to those who cannot see them, with columns of the product data in braces.',
+    'Alt text for people who can’t see the pictures, with product data columns in braces.',
   ),
   writes: z
     .enum(['nothing', 'credit', 'words'])
     .default('nothing')
     .describe(
-      'What is written into files as they leave: nothing, who made the photograph and holds its rights, or the words below. Where it was taken is never in them.',
+      'What is written into delivered files: nothing, the credit, or the credit and description below. The location is never written.',
     ),
   creator: NamePattern.default('').describe(
-    'Who made the picture; where empty, whom the photograph names.',
+    'Who made the picture; if empty, whoever the photograph names.',
   ),
-  rights: NamePattern.default('').describe(
-    'Who holds the rights, as it is to be printed; where empty, what the photograph says.',
-  ),
+  rights: NamePattern.default('').describe('Copyright notice; if empty, the photograph’s own.'),
   description: NamePattern.default('{name}').describe('What the picture shows.'),
 })
 export type FinishSettings = z.infer<typeof FinishSettings>

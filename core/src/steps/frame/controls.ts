@@ -20,11 +20,11 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
       {
         kind: 'choice',
         field: 'reach',
-        label: 'Whole photographs',
+        label: 'Uncut photographs',
         options: [
-          { value: 'pad', words: 'whole, with ground around them' },
+          { value: 'pad', words: 'uncropped, with ground around them' },
           { value: 'crop', words: 'cropped to the ratio' },
-          { value: 'extend', words: 'whole, with more backdrop made' },
+          { value: 'extend', words: 'uncropped, with backdrop extended' },
         ],
       },
       { kind: 'switch', field: 'enlarge', label: 'Enlarge' },
@@ -34,7 +34,7 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
         label: 'Enlarged',
         options: [
           { value: 'plain', words: 'plainly' },
-          { value: 'fine', words: 'finely, by a network' },
+          { value: 'fine', words: 'in detail, by a network (slow)' },
         ],
         when: ({ enlarge }) => enlarge === true,
       },
@@ -56,12 +56,12 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
       {
         kind: 'choice',
         field: 'fillOf',
-        label: 'Fill is of',
+        label: 'Fill measured along',
         options: [
           { value: 'tighter', words: 'the tighter side' },
           { value: 'width', words: 'the width' },
           { value: 'height', words: 'the height' },
-          { value: 'margins', words: 'what margins leave' },
+          { value: 'margins', words: 'the space inside the margins' },
         ],
       },
       margin('marginTopPct', 'Above'),
@@ -119,7 +119,7 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
           { value: 'symmetry', words: 'by the product’s symmetry' },
         ],
       },
-      { kind: 'number', field: 'turnDeg', label: 'Turn', unit: '°', step: 0.1, digits: 1 },
+      { kind: 'number', field: 'turnDeg', label: 'Rotation', unit: '°', step: 0.1, digits: 1 },
       { kind: 'own', field: 'corners', label: 'Corners' },
     ],
   },

@@ -31,19 +31,19 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
     title: 'Too small for the size',
     weight: 'look',
     remedy:
-      'Made at the photograph’s own pixels. Shoot closer, choose a smaller size, or allow enlarging in the brief.',
+      'Made at the photograph’s own resolution. Shoot closer, choose a smaller size, or allow enlarging in the brief.',
     figures: ({ hasPx, wantsPx, placement }) =>
       `${hasPx} px of ${wantsPx} px for ${placement}: it would have to be enlarged ${formatTimes(wantsPx / hasPx)}.`,
   },
   'beyond-photograph': {
-    title: 'Backdrop made',
+    title: 'Backdrop extended',
     weight: 'look',
     remedy:
-      'The frame is larger than the photograph: more of its backdrop was made. Look at its edges, or choose a ground or a higher fill.',
+      'The frame is larger than the photograph, so its backdrop was extended. Check the edges, or choose a ground or a higher fill.',
     figures: ({ share01 }) => `${formatPercent(share01, 0)} of the picture.`,
   },
   'crops-product': {
-    title: 'Product cut by the frame',
+    title: 'Product cropped',
     weight: 'look',
     remedy:
       'The photograph is too narrow for the ratio. Add ground instead, or choose another ratio.',
@@ -51,43 +51,44 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
   tilted: {
     title: 'Tilted',
     weight: 'look',
-    remedy: 'Uprights lean. Straighten it, or turn it by hand on the bench.',
+    remedy: 'Verticals lean. Straighten it, or rotate it by hand on the bench.',
     figures: ({ degrees }) => `${formatSigned(degrees, 1)}°.`,
   },
   enlarged: {
     title: 'Enlarged',
     weight: 'note',
-    remedy: 'More pixels were made than the photograph has. Look at it at full size.',
+    remedy: 'Enlarged beyond the photograph’s own resolution. Check it at full size.',
     figures: ({ times, placement }) => `${formatTimes(times)} for ${placement}.`,
   },
   straightened: {
     title: 'Straightened',
     weight: 'note',
-    remedy: 'By its own outline. Turn it further by hand on the bench, or let it lean.',
-    figures: ({ degrees }) => `Turned by ${formatSigned(degrees, 1)}°.`,
+    remedy:
+      'By its own symmetry. Rotate it further by hand on the bench, or switch straightening off.',
+    figures: ({ degrees }) => `Rotated by ${formatSigned(degrees, 1)}°.`,
   },
   'out-of-line': {
     title: 'Out of line',
     weight: 'look',
-    remedy: 'The others of its row stand elsewhere. Look at its cut, or move it on the bench.',
+    remedy: 'The rest of its row sits elsewhere. Check its cut, or move it on the bench.',
     figures: ({ share01 }) =>
       `${formatPercent(Math.abs(share01))} of the frame ${share01 > 0 ? 'above' : 'below'} its row.`,
   },
   'off-centre': {
     title: 'Off centre',
     weight: 'note',
-    remedy: 'Frame centres the product; check what lies at the cut side.',
+    remedy: 'Frame centres the product; check the cropped side.',
     figures: ({ share01 }) => `By ${formatPercent(share01, 0)} of the frame.`,
   },
   'touches-border': {
-    title: 'Touches the border',
+    title: 'Touches the edge',
     weight: 'note',
     remedy: 'Part of the product may be outside the photograph.',
   },
   'not-square': {
-    title: 'Not in the brief’s ratio',
+    title: 'Different ratio',
     weight: 'note',
-    remedy: 'Frame adds ground or crops; nothing is squeezed.',
+    remedy: 'Frame adds ground or crops; nothing is stretched.',
     figures: ({ ratio, wants }) => `${ratio}, not ${wants}.`,
   },
 }

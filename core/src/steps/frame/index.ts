@@ -41,7 +41,7 @@ export const frame = defineStep({
         : `fills ${fillPct} %${fillOf === 'tighter' ? '' : ` of the ${fillOf}`}`,
       stand === 'base' && 'on a base line',
       straighten === 'symmetry' && 'straightened',
-      enlarge && (enlargeBy === 'fine' ? 'may enlarge finely' : 'may enlarge'),
+      enlarge && (enlargeBy === 'fine' ? 'may enlarge in detail' : 'may enlarge'),
     ]
       .filter((part) => typeof part === 'string')
       .join(', '),

@@ -21,19 +21,19 @@ export const FrameSettings = z.strictObject({
     .enum(['pad', 'crop', 'extend'])
     .default('pad')
     .describe(
-      'How a photograph that is left whole comes to the ratio: ground is added around it, it is cropped about what matters, or more of its own backdrop is made.',
+      'How an uncut photograph gets to the ratio: ground is added around it, it is cropped around what matters, or its backdrop is extended.',
     ),
   fillPct: z
     .number()
     .min(10)
     .max(100)
     .default(85)
-    .describe('Share of the frame that the product takes, in per cent.'),
+    .describe('How much of the frame the product fills, in per cent.'),
   fillOf: z
     .enum(['tighter', 'width', 'height', 'margins'])
     .default('tighter')
     .describe(
-      'What the fill is measured along: the side that is tighter, the width, or the height; or it fills what four margins leave.',
+      'What the fill is measured along: the tighter side, the width or the height; or the product fills the space inside four margins.',
     ),
   marginTopPct: Margin.describe('Margin above the product, in per cent of the frame’s height.'),
   marginRightPct: Margin.describe('Margin to its right, in per cent of the frame’s width.'),
@@ -42,11 +42,11 @@ export const FrameSettings = z.strictObject({
   centreBy: z
     .enum(['box', 'weight'])
     .default('box')
-    .describe('What is centred: the product’s box, or its weight to the eye.'),
+    .describe('What is centred: the product’s bounding box, or its visual weight.'),
   stand: z
     .enum(['centre', 'base'])
     .default('centre')
-    .describe('Where it stands: in the middle, or on a base line, so that a row lines up.'),
+    .describe('Where it stands: in the middle, or on a base line so that rows line up.'),
   basePct: z
     .number()
     .min(0)
@@ -58,7 +58,7 @@ export const FrameSettings = z.strictObject({
     .min(20)
     .max(300)
     .default(100)
-    .describe('Size against the fill, in per cent: a small one beside a large one.'),
+    .describe('Size relative to the fill, in per cent, for a small product beside a large one.'),
   shiftXPct: z
     .number()
     .min(-50)
@@ -76,13 +76,11 @@ export const FrameSettings = z.strictObject({
     .min(-45)
     .max(45)
     .default(0)
-    .describe('Turns the picture clockwise, in degrees, until uprights are upright.'),
+    .describe('Rotates the picture clockwise, in degrees.'),
   straighten: z
     .enum(['by-hand', 'symmetry'])
     .default('by-hand')
-    .describe(
-      'Takes back the lean of a product whose outline is symmetrical; the turn comes on top.',
-    ),
+    .describe('Straightens a product whose outline is symmetrical; the rotation comes on top.'),
   corners: z
     .array(z.strictObject({ x: Share, y: Share }))
     .length(4)
@@ -90,14 +88,16 @@ export const FrameSettings = z.strictObject({
     .nullable()
     .default(null)
     .describe(
-      'Four places of the photograph, clockwise from the upper left, that become the corners of an upright rectangle.',
+      'Four points of the photograph, clockwise from the upper left, that become the corners of a rectangle.',
     ),
   enlarge: z
     .boolean()
     .default(false)
-    .describe('Allows more pixels than the photograph has. Off, small ones stay small.'),
+    .describe(
+      'Allows enlarging beyond the photograph’s own resolution. When off, small photographs stay small.',
+    ),
   enlargeBy: Enlarging.default('plain').describe(
-    'How those pixels are made: smoothly, or drawn by a network, which takes seconds a picture.',
+    'How photographs are enlarged: smoothly, or in detail by a network, which takes seconds per picture.',
   ),
 })
 export type FrameSettings = z.infer<typeof FrameSettings>

@@ -43,7 +43,7 @@ export function moved([a, b, c, d, e, f, g, h, i]: Matrix3, { x, y }: Point): Po
 }
 
 function assertConvex(corners: readonly Point[]): void {
-  if (!isConvex(corners)) throw new RangeError('The four corners enclose no rectangle')
+  if (!isConvex(corners)) throw new RangeError('The four corners don’t enclose a rectangle')
 }
 
 /** The largest part of the photograph’s own shape, about where its middle went, that lies on what became of it. */

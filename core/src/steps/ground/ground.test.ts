@@ -50,7 +50,7 @@ describe('a product stands', () => {
 
 const plain: ShadowShape = { strength: 1, contact: 0, angleDeg: 0, length: 0.5, softness: 0 }
 
-describe('a made shadow', () => {
+describe('made shadow', () => {
   test('falls to the side that is asked, as far as is asked', () => {
     const right = madeShadow(box, { ...plain, angleDeg: 20 })
     // The top, 80 px high, falls 0.5 · 80 · cos 20° = 38 px to the right, and 0.5 · 80 · 0.22 = 9 px up.
@@ -102,7 +102,7 @@ describe('a made shadow', () => {
   })
 })
 
-describe('a reflection', () => {
+describe('reflection', () => {
   const striped = linearRaster({ width: SIDE, height: SIDE })
   for (let y = 0, i = 0; y < SIDE; y++)
     for (let x = 0; x < SIDE; x++, i++)

@@ -45,8 +45,8 @@ export const ground = defineStep({
   describe: ({ behind, shadow, reflectionPct }) =>
     [
       describeBehind(behind),
-      shadow === 'kept' ? 'its own shadow' : shadow === 'made' ? 'a made shadow' : null,
-      reflectionPct > 0 ? 'a reflection' : null,
+      shadow === 'kept' ? 'own shadow' : shadow === 'made' ? 'made shadow' : null,
+      reflectionPct > 0 ? 'reflection' : null,
     ]
       .filter((part) => part !== null)
       .join(', '),
@@ -123,7 +123,7 @@ function describeBehind(behind: Behind): string {
     case 'gradient':
       return `${behind.from} to ${behind.to}`
     case 'cleaned':
-      return `the backdrop cleaned, L* ${behind.lightness}`
+      return `cleaned backdrop, L* ${behind.lightness}`
     case 'picture':
       return `the picture ${behind.name}`
   }

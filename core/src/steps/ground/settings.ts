@@ -40,16 +40,14 @@ export type Behind = z.infer<typeof Behind>
 /** What the product stands on. Lengths are shares of the product, so that a set has one look. */
 export const GroundSettings = z.strictObject({
   behind: Behind.default({ kind: 'colour', colour: '#FFFFFF' }).describe(
-    'A plain colour, two colours, the backdrop’s own colour cleaned, a picture, nothing (transparent), or the photographed backdrop.',
+    'A plain colour, a gradient, the backdrop’s own colour cleaned up, a picture, transparent, or the photographed backdrop.',
   ),
   shadow: z
     .enum(['none', 'kept', 'made'])
     .default('none')
-    .describe(
-      'No shadow; the photograph’s own, lifted off its backdrop; or one made of the outline.',
-    ),
+    .describe('No shadow, the photograph’s own, or one made from the outline.'),
   shadowPct: Pct.default(60).describe(
-    'How dark the shadow is; of a kept one, how much of it stays.',
+    'How dark the shadow is; for the photograph’s own, how much of it is kept.',
   ),
   shadowAngleDeg: z
     .number()
@@ -57,20 +55,20 @@ export const GroundSettings = z.strictObject({
     .max(180)
     .default(-25)
     .describe(
-      'Where a made shadow falls: 0 to the right, 90 away from the camera, −90 towards it.',
+      'Direction of a made shadow: 0 to the right, 90 away from the camera, −90 towards it.',
     ),
   shadowLengthPct: Pct.default(35).describe(
-    'Length of a made shadow against the product’s height.',
+    'Length of a made shadow relative to the product’s height.',
   ),
-  shadowSoftPct: Pct.default(45).describe('How soft a made shadow grows with its distance.'),
-  contactPct: Pct.default(60).describe('How dark it is where the product touches the ground.'),
-  reflectionPct: Pct.default(0).describe('How strongly the ground mirrors the product.'),
+  shadowSoftPct: Pct.default(45).describe('How soft a made shadow gets with distance.'),
+  contactPct: Pct.default(60).describe('How dark the contact shadow is.'),
+  reflectionPct: Pct.default(0).describe('How strongly the ground reflects the product.'),
   reflectionFadePct: z
     .number()
     .min(5)
     .max(100)
     .default(30)
-    .describe('How far down the reflection goes, against the product’s height.'),
+    .describe('How far down the reflection goes, relative to the product’s height.'),
   reflectionBlurPct: Pct.default(15).describe('How blurred the reflection is.'),
 })
 export type GroundSettings = z.infer<typeof GroundSettings>

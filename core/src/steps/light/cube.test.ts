@@ -56,7 +56,7 @@ describe('a .cube table', () => {
   })
 
   test.each([
-    ['', 'it names no LUT_3D_SIZE'],
+    ['', 'LUT_3D_SIZE is missing'],
     ['LUT_3D_SIZE 2\n0 0 0', '8 colours are needed, it has 1'],
     ['LUT_3D_SIZE 99', 'line 1: a size from 2 to 65 is needed, not 99'],
     ['LUT_1D_SIZE 4', 'line 1: a one-dimensional table; a 3D one is needed'],

@@ -45,11 +45,11 @@ export function parseCube(text: string): CubeLut {
     else if (/^[A-Z]/.test(word)) return
     else values.push(...(numbers([word, ...rest]) ?? fail('three numbers are needed')))
   })
-  if (size === 0) throw new CubeError('it names no LUT_3D_SIZE')
+  if (size === 0) throw new CubeError('LUT_3D_SIZE is missing')
   if (values.length !== size ** 3 * 3)
     throw new CubeError(`${size ** 3} colours are needed, it has ${Math.floor(values.length / 3)}`)
   if (low.some((v) => v !== 0) || high.some((v) => v !== 1))
-    throw new CubeError('its domain is not 0 to 1')
+    throw new CubeError('its domain isn’t 0 to 1')
   return { title, size, table: Float32Array.from(values) }
 }
 

@@ -20,18 +20,18 @@ export type LightFinding =
   | { readonly code: 'no-lighting' }
 
 const againstSiblings = ({ ev }: { readonly ev: number | null }): string =>
-  ev === null ? '' : `${formatSigned(ev, 1)} EV against its siblings.`
+  ev === null ? '' : `${formatSigned(ev, 1)} EV relative to its siblings.`
 
 export const LIGHT_FINDINGS: FindingTable<LightFinding> = {
   'not-neutral': {
     title: 'Colour as photographed',
     weight: 'note',
-    remedy: 'Its backdrop gives no plausible grey. Read a neutral for its lighting.',
+    remedy: 'Its backdrop isn’t a usable grey. Read a neutral for its lighting.',
   },
   cast: {
     title: 'Colour cast',
     weight: 'look',
-    remedy: 'Read a neutral for its lighting; every shot of the lighting follows.',
+    remedy: 'Read a neutral for its lighting; every shot in the lighting follows.',
     figures: ({ towards, chroma }) => `${towards} ${chroma}.`,
   },
   dark: {
@@ -49,31 +49,31 @@ export const LIGHT_FINDINGS: FindingTable<LightFinding> = {
   clipped: {
     title: 'Clipped highlights',
     weight: 'look',
-    remedy: 'Whole areas are plain white. Look at them on the bench with the clipping marks on.',
+    remedy: 'Whole areas are pure white. Check them on the bench with clipping shown.',
     figures: ({ share01 }) => `${formatPercent(share01)} of the picture.`,
   },
   dirty: {
     title: 'Dirt on the backdrop',
     weight: 'look',
-    remedy: 'Look at it in the strain view; a cut-out leaves backdrop dirt behind.',
+    remedy: 'Check it in the strain view; a cut-out removes the backdrop and its dirt.',
     figures: ({ specks }) => `${specks} specks.`,
   },
   'uneven-backdrop': {
     title: 'Uneven backdrop',
     weight: 'note',
-    remedy: 'Flatten the backdrop in Light, where it stays in the picture.',
+    remedy: 'Flatten the backdrop in Light if it stays in the picture.',
     figures: ({ spreadL }) => `Lightness differs by ${spreadL.toFixed(0)}.`,
   },
   'own-neutral': {
     title: 'Neutral from its own backdrop',
     weight: 'note',
-    remedy: 'Read one neutral for its lighting, so that all of its shots agree.',
-    figures: ({ towards, chroma }) => `${towards} ${chroma} taken off.`,
+    remedy: 'Read one neutral for its lighting so that all its shots match.',
+    figures: ({ towards, chroma }) => `${towards} ${chroma} removed.`,
   },
   'no-lighting': {
     title: 'In no lighting',
     weight: 'note',
-    remedy: 'Put it into a lighting, so that its neutral follows.',
+    remedy: 'Put it into a lighting so that it follows its neutral.',
   },
 }
 

@@ -62,7 +62,7 @@ export type Even = z.infer<typeof Even>
 /** Brightness, colour and neutral of a photograph. */
 export const LightSettings = z.strictObject({
   neutral: Neutral.default({ from: 'backdrop' }).describe(
-    'Reads grey from the backdrop where it plausibly is grey, takes fixed gains, or keeps the photograph’s own.',
+    'Reads grey from the backdrop if it plausibly is grey, uses fixed gains, or keeps the photograph’s own white balance.',
   ),
   exposureEv: z
     .number()
@@ -73,28 +73,30 @@ export const LightSettings = z.strictObject({
   autoTone: z
     .boolean()
     .default(false)
-    .describe('Sets black and white point by each shot; a light backdrop keeps its brightness.'),
-  contrast: signed('Spreads or gathers the tones about the middle.'),
-  shadows: signed('Lifts or deepens the dark tones; black stays black.'),
-  highlights: signed('Lifts or holds back the light tones; white stays white.'),
-  blackPoint: signed('Above 0 more of the dark becomes black; below 0 black turns grey.'),
-  whitePoint: signed('Above 0 more of the light becomes white; below 0 white turns grey.'),
+    .describe(
+      'Sets the black and white points for each shot; a light backdrop keeps its brightness.',
+    ),
+  contrast: signed('Increases or reduces contrast around the middle tones.'),
+  shadows: signed('Lightens or darkens the shadows; black stays black.'),
+  highlights: signed('Lightens or darkens the highlights; white stays white.'),
+  blackPoint: signed('Above 0, more of the shadows turn black; below 0, black turns grey.'),
+  whitePoint: signed('Above 0, more of the highlights turn white; below 0, white turns grey.'),
   curve: z
     .array(CurvePoint)
     .max(8)
     .default([])
-    .describe('Tone curve: points that it goes through; none is a straight line.'),
-  warmth: signed('Towards candle (above 0) or towards sky (below 0).'),
+    .describe('Tone curve: the points it goes through; a straight line if there are none.'),
+  warmth: signed('Warmer (above 0) or cooler (below 0).'),
   tint: signed('Towards magenta (above 0) or towards green (below 0).'),
-  saturation: signed('All colours stronger or weaker; −100 is grey.'),
-  vibrance: signed('Pale colours stronger or weaker; what is vivid is spared.'),
-  look: Look.default({ from: 'none' }).describe('A set of settings laid over all others.'),
+  saturation: signed('Strengthens or weakens all colours; −100 is grey.'),
+  vibrance: signed('Strengthens or weakens pale colours; vivid ones are left alone.'),
+  look: Look.default({ from: 'none' }).describe('A set of adjustments on top of the others.'),
   even: Even.nullable().default(null).describe('What evening out has added to this shot.'),
   flattenPct: z
     .number()
     .min(0)
     .max(100)
     .default(0)
-    .describe('Takes the unevenness out of the backdrop’s brightness; the product is left alone.'),
+    .describe('Evens out the backdrop’s brightness; the product is left alone.'),
 })
 export type LightSettings = z.infer<typeof LightSettings>

@@ -15,7 +15,7 @@ export const TIDY_CONTROLS: readonly ControlGroup<keyof TidySettings>[] = [
         field: 'specks',
         label: 'Dirt',
         options: [
-          { value: 'none', words: 'left as it is' },
+          { value: 'none', words: 'left alone' },
           { value: 'gentle', words: 'cleaned gently' },
           { value: 'firm', words: 'cleaned firmly' },
         ],
@@ -25,15 +25,15 @@ export const TIDY_CONTROLS: readonly ControlGroup<keyof TidySettings>[] = [
         field: 'cleanAt',
         label: 'Cleaned',
         options: [
-          { value: 'output', words: 'where it is seen at the size made' },
-          { value: 'photograph', words: 'all of it' },
+          { value: 'output', words: 'if visible at the output size' },
+          { value: 'photograph', words: 'everything' },
         ],
         when: findsDirt,
       },
       {
         kind: 'number',
         field: 'largestPct',
-        label: 'Longest dirt',
+        label: 'Largest dirt',
         unit: '%',
         step: 0.1,
         digits: 1,

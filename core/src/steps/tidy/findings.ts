@@ -10,33 +10,33 @@ export type TidyFinding =
 
 export const TIDY_FINDINGS: FindingTable<TidyFinding> = {
   'texture-calmed': {
-    title: 'Texture calmed',
+    title: 'Texture smoothed',
     weight: 'look',
-    remedy: 'Look whether the surface still is what it is; a weaker brush spares it.',
+    remedy: 'Check that the surface still looks right; use a weaker brush if not.',
     figures: ({ count }) => `${countOf(count, 'stroke')} over texture.`,
   },
   banding: {
     title: 'Bands',
     weight: 'look',
-    remedy: 'Look at it in the strain view.',
+    remedy: 'Check it in the strain view.',
     figures: ({ share01 }) => `${formatPercent(share01, 0)} of the backdrop in bands.`,
   },
   'very-dirty': {
     title: 'Very dirty',
     weight: 'look',
-    remedy: 'Look at what was cleaned; refuse what belongs to the surface.',
+    remedy: 'Check what was cleaned, and reject marks that belong to the surface.',
     figures: ({ count }) => `${countOf(count, 'speck')} cleaned.`,
   },
   cleaned: {
     title: 'Cleaned',
     weight: 'note',
-    remedy: 'Nothing to do; each speck can be refused.',
+    remedy: 'Nothing to do; each speck can be rejected.',
     figures: ({ count }) => `${countOf(count, 'speck')}.`,
   },
   'worked-on': {
-    title: 'Surface worked on by hand',
+    title: 'Retouched by hand',
     weight: 'note',
-    remedy: 'Nothing to do; what is hidden does not count.',
+    remedy: 'Nothing to do; hidden retouches don’t count.',
     figures: ({ count }) => `${countOf(count, 'work')}.`,
   },
 }

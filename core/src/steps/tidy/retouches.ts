@@ -50,11 +50,11 @@ export const TidyOwn = z.strictObject({
   works: z
     .record(z.string(), Retouch)
     .default({})
-    .describe('What was done to this shot’s surfaces by hand.'),
+    .describe('What was retouched on this shot by hand.'),
   refused: z
     .record(z.string(), Point)
     .default({})
-    .describe('Places where what was found is no dirt.'),
+    .describe('Marks that were rejected as not being dirt.'),
 })
 export type TidyOwn = z.output<typeof TidyOwn>
 

@@ -7,30 +7,28 @@ export const TidySettings = z.strictObject({
   specks: z
     .enum(['none', 'gentle', 'firm'])
     .default('none')
-    .describe('Finds dust, hairs, lint and scratches, and rebuilds what they hide.'),
+    .describe('Finds dust, hairs, lint and scratches, and repairs them.'),
   largestPct: z
     .number()
     .min(0.1)
     .max(20)
     .default(10)
-    .describe('Dirt longer than this share of the photograph’s longer side is left.'),
+    .describe('Dirt longer than this share of the photograph’s longer side is left alone.'),
   cleanAt: z
     .enum(['output', 'photograph'])
     .default('output')
     .describe(
-      'How closely is cleaned: what can still be seen at the size that is made, or all that the photograph shows.',
+      'How thoroughly to clean: what is visible at the output size, or everything in the photograph.',
     ),
   sweepPct: Pct.default(0).describe(
-    'Cleans the photographed backdrop outside of the product; its slow changes of tone, its shadow and its grain stay.',
+    'Cleans the photographed backdrop around the product; gradual changes of tone, the shadow and the grain stay.',
   ),
   sweepMarginPct: z
     .number()
     .min(0)
     .max(10)
     .default(1.5)
-    .describe('How far from the product’s edge the sweep begins.'),
-  blurPct: Pct.default(0).describe(
-    'Blurs the photographed backdrop behind the product, as a longer lens would.',
-  ),
+    .describe('How far from the product’s edge sweeping starts.'),
+  blurPct: Pct.default(0).describe('Blurs the photographed backdrop, as a longer lens would.'),
 })
 export type TidySettings = z.output<typeof TidySettings>

@@ -21,10 +21,10 @@ export function IntakeStrip(props: { waiting: number; total: number; held: boole
     <Strip done01={total === 0 ? 0 : done / total} still={held}>
       {why !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={why ?? undefined}>
-        <b>{held ? 'Held' : why ? 'Waiting' : unpacking ? 'Unpacking' : 'Taking in'}</b> {words}
+        <b>{held ? 'Paused' : why ? 'Waiting' : unpacking ? 'Unpacking' : 'Importing'}</b> {words}
       </Text>
       <Action look="quiet" onClick={() => attempt(holdIntake(!held))}>
-        {held ? 'Go on' : 'Hold'}
+        {held ? 'Resume' : 'Pause'}
       </Action>
     </Strip>
   )

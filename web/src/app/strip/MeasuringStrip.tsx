@@ -17,10 +17,10 @@ export function MeasuringStrip(props: { waiting: number; total: number; held: bo
     <Strip done01={total === 0 ? 0 : done / total} still={held}>
       {why !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={why ?? undefined}>
-        <b>{held ? 'Held' : why ? 'Waiting' : 'Measuring'}</b> {words}
+        <b>{held ? 'Paused' : why ? 'Waiting' : 'Measuring'}</b> {words}
       </Text>
       <Action look="quiet" onClick={() => attempt(holdMeasuring(!held))}>
-        {held ? 'Go on' : 'Stop'}
+        {held ? 'Resume' : 'Stop'}
       </Action>
     </Strip>
   )

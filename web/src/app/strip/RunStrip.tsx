@@ -26,7 +26,7 @@ export function RunStrip({ run }: { run: Run }) {
     <Strip done01={total === 0 ? 0 : done / total} still={paused}>
       {held !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={held ?? undefined}>
-        <b>{paused ? 'Held' : held === null ? 'Making' : 'Waiting'}</b> {held ?? atWork[0] ?? ''}
+        <b>{paused ? 'Paused' : held === null ? 'Making' : 'Waiting'}</b> {held ?? atWork[0] ?? ''}
       </Text>
       <Text whiteSpace="nowrap" data-testid="run-count">
         {formatCount(done)} of {formatCount(total)} shots{timeLeft(run)}

@@ -23,7 +23,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
   const [returning, setReturning] = useState(false)
   const touched = isTouched(shot)
   const judge = (verdict: Parameters<typeof recordVerdict>[2]): void =>
-    attempt(recordVerdict(shot, view, verdict), 'The verdict could not be kept')
+    attempt(recordVerdict(shot, view, verdict), 'The verdict couldn’t be saved')
   const pass = (): void => judge(shot.verdict?.kind === 'passed' ? null : { kind: 'passed' })
   const restore = (): void =>
     attempt(
@@ -32,7 +32,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
         words: `Restored the original of ${shot.fileName}`,
         edits: putFields('shots', shot.id, { touches: UNTOUCHED }),
       }),
-      'The original could not be restored',
+      'The original couldn’t be restored',
     )
   useCommand('pass', pass)
   useCommand('return', () => setReturning(true))
@@ -60,7 +60,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       >
         {history.length === 0 && (
           <Text as="li" color="softInk">
-            Nothing changed on this shot yet.
+            No changes to this shot yet.
           </Text>
         )}
         {history.slice(-SHOWN).map((deed) => (
@@ -72,7 +72,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
               color={deed.undone ? 'softInk' : 'ink'}
               textDecoration={deed.undone ? 'line-through' : undefined}
               _hover={deed.undone ? {} : { textDecoration: 'underline' }}
-              title={deed.undone ? undefined : 'Take this shot back to before this change'}
+              title={deed.undone ? undefined : 'Go back to before this change'}
               aria-disabled={deed.undone}
               onClick={() => deed.undone || attempt(undoBefore(deed.id, scope))}
             >
@@ -86,7 +86,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
         Restore original
       </Action>
       <Action look="quiet" disabled={!touched} onClick={() => setCarrying(true)}>
-        Carry … <Key>{keyLabel('carry')}</Key>
+        Copy to … <Key>{keyLabel('carry')}</Key>
       </Action>
       <Box width="1px" height="20px" background="hairline" />
       <Action look="quiet" onClick={pass} aria-pressed={shot.verdict?.kind === 'passed'}>

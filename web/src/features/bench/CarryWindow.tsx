@@ -66,7 +66,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       ...groups.map(({ words }) => words),
       ...carried.map(({ count, noun }) => countOf(count, noun)),
     ]
-    const words = `${what.join(', ')} carried to ${countOf(shots.length, 'shot')}`
+    const words = `${what.join(', ')} copied to ${countOf(shots.length, 'shot')}`
     attempt(
       performOverMany(
         {
@@ -79,13 +79,13 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         },
         `${words}.`,
       ),
-      'The settings could not be carried',
+      'The settings couldn’t be copied',
     )
     onClose()
   }
   return (
-    <Window title="Carry to siblings" open={open} onClose={onClose} size="sm">
-      <Text marginBottom="6px">What this shot sets:</Text>
+    <Window title="Copy to siblings" open={open} onClose={onClose} size="sm">
+      <Text marginBottom="6px">This shot’s own settings:</Text>
       {offered.map((group) => (
         <Checkbox.Root
           key={group.id}
@@ -110,7 +110,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       <Text marginTop="10px" marginBottom="6px">
         To:
       </Text>
-      <Box role="radiogroup" aria-label="Carry to">
+      <Box role="radiogroup" aria-label="Copy to">
         {TARGETS.map(({ id, words }) => (
           <label key={id} style={{ display: 'flex', gap: 8, marginBottom: 4 }}>
             <input
@@ -125,13 +125,13 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         ))}
       </Box>
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onClose}>Leave it</Action>
+        <Action onClick={onClose}>Cancel</Action>
         <Action
           look="main"
           disabled={(groups.length === 0 && carried.length === 0) || shots.length === 0}
           onClick={carry}
         >
-          Carry to {countOf(shots.length, 'shot')}
+          Copy to {countOf(shots.length, 'shot')}
         </Action>
       </Flex>
     </Window>

@@ -84,7 +84,7 @@ function BriefSettings({ view }: { view: ShootView }) {
                     shots.map(({ id }) => id),
                     going,
                   ),
-                  'The run could not begin',
+                  'The run couldn’t be started',
                 )
               }
             >
@@ -92,8 +92,8 @@ function BriefSettings({ view }: { view: ShootView }) {
             </Action>
           </Flex>
           <Text color="softInk" marginBottom="14px">
-            For every shot of {shoot.name}. A change takes effect with the next run; what it puts
-            out of date is made again, nothing else. It can be made{' '}
+            For every shot of {shoot.name}. Changes take effect with the next run, which remakes
+            only what they affect. You can also build it{' '}
             <Link to={`/shoots/${shoot.id}/brief/by-eye`}>
               <u>by eye</u>
             </Link>
@@ -104,7 +104,7 @@ function BriefSettings({ view }: { view: ShootView }) {
               <KeepPart editor={editor} />
               <ChoiceSetting
                 label="Start from"
-                hint="Puts every setting below as one of these briefs has it. Undo brings yours back."
+                hint="Replaces every setting below with this brief’s. Undo brings yours back."
                 value={chosen === -1 ? 'own' : String(chosen)}
                 options={[
                   ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
@@ -125,7 +125,7 @@ function BriefSettings({ view }: { view: ShootView }) {
               <StepPanel step={id} editor={editor} />
             </Box>
           ))}
-          {shown.length === 0 && <Text>No setting of that name.</Text>}
+          {shown.length === 0 && <Text>No matching settings.</Text>}
         </Box>
         <Box
           width={{ base: '100%', xl: '240px' }}

@@ -41,8 +41,8 @@ function ByEye({ view }: { view: ShootView }) {
         </Flex>
         <Flex align="center" gap="12px" marginBottom="18px">
           <Text color="softInk" flex="1">
-            Each picture is your shot as that answer would have it, beside all else that is
-            answered. What is outlined is in the brief; Undo takes an answer back.
+            Each picture shows your shot with that answer and all your other answers. The outlined
+            ones are in the brief; Undo takes an answer back.
           </Text>
           {shot && (
             <Choose
@@ -52,7 +52,7 @@ function ByEye({ view }: { view: ShootView }) {
             />
           )}
         </Flex>
-        {!shot && <Text>There is no shot to look at yet.</Text>}
+        {!shot && <Text>There are no shots to show yet.</Text>}
         {shot &&
           QUESTIONS.map(({ id, asks, answers }) => (
             <Box key={id} as="section" aria-label={asks} marginBottom="26px">

@@ -16,21 +16,21 @@ export function KeepPart({ editor }: { editor: BriefEditor }) {
   const changes = kept ? changesBetween(brief, kept.brief) : []
   const keep = async (): Promise<void> => {
     await keepBrief(brief)
-    useNotices.getState().say(`${brief.name} is kept for other shoots.`)
+    useNotices.getState().say(`${brief.name} is saved for other shoots.`)
   }
   return (
     <Flex align="center" gap="8px" marginBottom="18px" wrap="wrap">
       <Text flex="1" minWidth="240px" color="softInk">
-        {kept ? standing(changes) : 'Of this shoot alone; kept, it can be used in any other.'}
+        {kept ? standing(changes) : 'Only in this shoot. Save it to use it in others.'}
       </Text>
       {(!kept || changes.length > 0) && (
-        <Action onClick={() => attempt(keep(), 'It could not be kept')}>
-          {kept ? 'Keep the changes' : 'Keep for other shoots'}
+        <Action onClick={() => attempt(keep(), 'It couldn’t be saved')}>
+          {kept ? 'Save the changes' : 'Save for other shoots'}
         </Action>
       )}
       {kept && (
-        <Action look="quiet" onClick={() => attempt(dropAndSay(kept.brief), 'It stays kept')}>
-          Keep no longer
+        <Action look="quiet" onClick={() => attempt(dropAndSay(kept.brief), 'It is still saved')}>
+          Remove from saved
         </Action>
       )}
       <Action look="quiet" onClick={() => save(brief)}>
@@ -46,16 +46,16 @@ export function KeepPart({ editor }: { editor: BriefEditor }) {
 }
 
 function standing(changes: readonly string[]): string {
-  if (changes.length === 0) return 'As it is kept for other shoots.'
+  if (changes.length === 0) return 'As it is saved for other shoots.'
   const more = changes.length - NAMED
-  return `Changed since it was kept: ${changes.slice(0, NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
+  return `Changed since it was saved: ${changes.slice(0, NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
 }
 
 const save = (brief: Brief): void => downloadJson(brief, `${brief.name}.brief.json`)
 
 async function dropAndSay(brief: Brief): Promise<void> {
   await dropKeptBrief({ id: brief.name })
-  useNotices.getState().say(`${brief.name} is no longer kept. This shoot has it still.`, {
+  useNotices.getState().say(`${brief.name} was removed from saved. This shoot still has it.`, {
     words: 'Undo',
     act: () => attempt(keepBrief(brief)),
   })
@@ -67,5 +67,5 @@ function takeIn(fileName: string, data: unknown, editor: BriefEditor): void {
   const [first] = read.problems
   useNotices
     .getState()
-    .need(`${fileName} is no brief: ${first?.field ?? ''}: ${first?.message ?? ''}.`)
+    .need(`${fileName} isn’t a valid brief: ${first?.field ?? ''}: ${first?.message ?? ''}.`)
 }

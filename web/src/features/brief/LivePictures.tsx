@@ -45,7 +45,7 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
             words={beside ? `Beside ${beside.name}` : 'Beside another brief'}
             width="100%"
             options={[
-              ...(beside ? [{ id: 'none', words: 'this brief alone' }] : []),
+              ...(beside ? [{ id: 'none', words: 'only this brief' }] : []),
               ...choices.map(({ words }, i) => ({ id: String(i), words })),
             ]}
             onChoose={(id) => setBeside(choices[Number(id)]?.brief ?? null)}
@@ -54,7 +54,7 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
         {beside && (
           <Text fontSize="12px" color="softInk" marginTop="6px">
             {changes.length === 0
-              ? 'They set the same.'
+              ? 'The settings are the same.'
               : `Right: ${changes.slice(0, NAMED).join(', ')}${changes.length > NAMED ? ` and ${changes.length - NAMED} more` : ''}.`}
           </Text>
         )}

@@ -26,7 +26,7 @@ const colour = (hex: `#${string}`): Answered => ({
 export const QUESTIONS: readonly Question[] = [
   {
     id: 'ground',
-    asks: 'What do products stand on?',
+    asks: 'What should products stand on?',
     answers: [
       { words: 'White', sets: colour('#FFFFFF') },
       { words: 'Pale grey', sets: colour('#F2F2F0') },
@@ -36,7 +36,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'shadow',
-    asks: 'What lies under them?',
+    asks: 'What shadow should they have?',
     answers: [
       { words: 'Nothing', sets: { ground: { shadow: 'none' } } },
       { words: 'Their own shadow', sets: { ground: { shadow: 'kept' } } },
@@ -45,9 +45,9 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'dirt',
-    asks: 'Does dirt go?',
+    asks: 'Should dirt be cleaned?',
     answers: [
-      { words: 'It stays', sets: { tidy: { specks: 'none' } } },
+      { words: 'Leave it', sets: { tidy: { specks: 'none' } } },
       { words: 'Gently', sets: { tidy: { specks: 'gentle' } } },
       { words: 'Firmly', sets: { tidy: { specks: 'firm' } } },
     ],
@@ -56,17 +56,17 @@ export const QUESTIONS: readonly Question[] = [
     id: 'neutral',
     asks: 'Which white is right?',
     answers: [
-      { words: 'The backdrop taken for grey', sets: { light: { neutral: { from: 'backdrop' } } } },
+      { words: 'Backdrop as neutral grey', sets: { light: { neutral: { from: 'backdrop' } } } },
       { words: 'As photographed', sets: { light: { neutral: { from: 'photograph' } } } },
     ],
   },
   {
     id: 'tones',
-    asks: 'How bright and how deep?',
+    asks: 'How bright?',
     answers: [
       { words: 'As photographed', sets: { light: { autoTone: false, exposureEv: 0 } } },
       { words: 'Lighter', sets: { light: { autoTone: false, exposureEv: 0.35 } } },
-      { words: 'Worked out for each', sets: { light: { autoTone: true, exposureEv: 0 } } },
+      { words: 'Automatic, per shot', sets: { light: { autoTone: true, exposureEv: 0 } } },
     ],
   },
   {
@@ -86,8 +86,8 @@ export const QUESTIONS: readonly Question[] = [
     id: 'size',
     asks: 'How large?',
     answers: [
-      { words: 'With much room', sets: { frame: { fillPct: 70 } } },
-      { words: 'With some room', sets: { frame: { fillPct: 85 } } },
+      { words: 'Lots of room', sets: { frame: { fillPct: 70 } } },
+      { words: 'Some room', sets: { frame: { fillPct: 85 } } },
       { words: 'Edge to edge', sets: { frame: { fillPct: 96 } } },
     ],
   },
@@ -96,16 +96,16 @@ export const QUESTIONS: readonly Question[] = [
     asks: 'Where do they stand?',
     answers: [
       { words: 'In the middle', sets: { frame: { stand: 'centre' } } },
-      { words: 'On one line', sets: { frame: { stand: 'base' } } },
+      { words: 'On a base line', sets: { frame: { stand: 'base' } } },
     ],
   },
   {
     id: 'sharpness',
-    asks: 'How crisp?',
+    asks: 'How sharp?',
     answers: [
       { words: 'As it is', sets: { finish: { sharpenPct: 0 } } },
       { words: 'A little', sets: { finish: { sharpenPct: 35 } } },
-      { words: 'Much', sets: { finish: { sharpenPct: 80 } } },
+      { words: 'A lot', sets: { finish: { sharpenPct: 80 } } },
     ],
   },
 ]

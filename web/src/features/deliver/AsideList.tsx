@@ -16,7 +16,7 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
         words: `${shot.fileName} goes to ${outlet.name}`,
         edits: [put('shots', shot.id, ['going', outlet.id], 'in')],
       }),
-      'It could not be changed',
+      'It couldn’t be changed',
     )
   return shoot.outlets.map((outlet) => {
     const aside = plan.aside.get(outlet.id) ?? []
@@ -30,7 +30,7 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
           {countOf(aside.length, 'shot')}
           {outlet.rules.mostPictures !== null &&
             `; it takes ${countOf(outlet.rules.mostPictures, 'picture')} of a product`}
-          . One that is let go takes the place of the last of its product.
+          . Sending one replaces the last picture of its product.
         </Text>
         <Flex gap="8px" wrap="wrap">
           {aside.map((shot) => (
@@ -45,7 +45,7 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
                 marginLeft="-6px"
                 onClick={() => letGo(shot, outlet)}
               >
-                Let it go
+                Send anyway
               </Action>
             </Box>
           ))}

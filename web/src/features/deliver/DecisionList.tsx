@@ -16,9 +16,8 @@ const SHOWN = 9
 /** What a person decides before the pictures leave, worst first, with the pictures. */
 export function DecisionList({ view, decisions }: { view: ShootView; decisions: Decision[] }) {
   const busy = useRun() !== null
-  const act = (deed: Deed): void => attempt(actOn(deed, view), 'It could not be done')
-  if (decisions.length === 0)
-    return <Text marginBottom="16px">Nothing to decide: all is well.</Text>
+  const act = (deed: Deed): void => attempt(actOn(deed, view), 'It couldn’t be done')
+  if (decisions.length === 0) return <Text marginBottom="16px">Nothing to decide.</Text>
   return (
     <Box marginBottom="18px">
       <Heading as="h2" fontSize="16px" marginBottom="6px">

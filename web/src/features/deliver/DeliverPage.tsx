@@ -48,8 +48,8 @@ function Deliver({ view }: { view: ShootView }) {
           <PackButton shoot={view.shoot} files={readyOf(plan)} />
         </Flex>
         <Text color="softInk" marginBottom="16px">
-          A folder an outlet or placement, a manifest, and a page of the pictures for a shop. Every
-          file was read again after it was made.
+          One folder per outlet or placement, a manifest, and a web page of the pictures. Every file
+          was checked after it was made.
         </Text>
         {returned.length > 0 && (
           <Box marginBottom="10px">
@@ -57,10 +57,10 @@ function Deliver({ view }: { view: ShootView }) {
               <Attention />
               <Text flex="1">
                 {countOf(returned.length, 'shot')} returned:{' '}
-                {withReturned ? 'delivered all the same' : 'left out'}.
+                {withReturned ? 'delivered anyway' : 'left out'}.
               </Text>
               <Action look="quiet" onClick={() => setWithReturned(!withReturned)}>
-                {withReturned ? 'Leave out what was returned' : 'Deliver all the same'}
+                {withReturned ? 'Leave out returned shots' : 'Deliver anyway'}
               </Action>
             </Flex>
             {returned.map(({ id, fileName, verdict }) => (
@@ -75,8 +75,7 @@ function Deliver({ view }: { view: ShootView }) {
         )}
         {unseen > 0 && unseen < view.shots.length && (
           <Text marginBottom="10px">
-            {countOf(unseen, 'shot')} {unseen === 1 ? 'has' : 'have'} no verdict, or were changed
-            since.
+            {countOf(unseen, 'shot')} {unseen === 1 ? 'has' : 'have'} no verdict, or changed since.
           </Text>
         )}
         <DecisionList view={view} decisions={decisions} />
@@ -86,10 +85,10 @@ function Deliver({ view }: { view: ShootView }) {
             type="checkbox"
             checked={view.shoot.productFolders}
             onChange={({ target: { checked } }) =>
-              attempt(foldersByProduct(view, checked), 'It could not be kept')
+              attempt(foldersByProduct(view, checked), 'It couldn’t be saved')
             }
           />{' '}
-          a folder for each product
+          one folder per product
         </chakra.label>
         <AsideList view={view} plan={plan} />
         <PastDeliveries view={view} />
@@ -101,6 +100,6 @@ function Deliver({ view }: { view: ShootView }) {
 const foldersByProduct = ({ shoot }: ShootView, productFolders: boolean): Promise<unknown> =>
   perform({
     shootId: shoot.id,
-    words: productFolders ? 'A folder for each product' : 'No folders for products',
+    words: productFolders ? 'Product folders' : 'No product folders',
     edits: putFields('shoots', shoot.id, { productFolders }),
   })

@@ -29,7 +29,7 @@ export function DestinationList({ view, plan }: Props) {
         words,
         edits: putFields('shoots', shoot.id, { outlets: [...outlets], ownFiles }),
       }),
-      'The outlets could not be changed',
+      'The outlets couldn’t be changed',
     )
   const isOwn = shoot.ownFiles || shoot.outlets.length === 0
   return (
@@ -40,7 +40,7 @@ export function DestinationList({ view, plan }: Props) {
       <chakra.table width="100%" borderCollapse="collapse" marginBottom="8px">
         <thead>
           <tr>
-            {['Where', 'Asked', 'Ready', 'Weight', 'Heaviest', 'Rules'].map((word) => (
+            {['Where', 'Requires', 'Ready', 'Weight', 'Heaviest', 'Rules'].map((word) => (
               <Head key={word}>{word}</Head>
             ))}
           </tr>
@@ -107,7 +107,7 @@ export function DestinationList({ view, plan }: Props) {
           options={open.map(({ id, name }) => ({ id, words: name }))}
           onChoose={(id) => {
             const outlet = open.find((candidate) => candidate.id === id)
-            if (outlet) attempt(addOutlet(shoot.id, outlet), 'The outlet could not be added')
+            if (outlet) attempt(addOutlet(shoot.id, outlet), 'The outlet couldn’t be added')
           }}
         />
         {!isOwn && (
@@ -169,7 +169,7 @@ function Row({ view, plan, destination }: Props & { destination: Destination }) 
       <Cell>
         <Flex align="center" gap="8px">
           {wrong > 0 && <Attention />}
-          {ready.length === 0 ? '–' : wrong === 0 ? 'all keep to them' : `${wrong} do not`}
+          {ready.length === 0 ? '–' : wrong === 0 ? 'all comply' : `${wrong} do not`}
         </Flex>
       </Cell>
     </tr>

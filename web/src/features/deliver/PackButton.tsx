@@ -66,7 +66,7 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
       <Action
         look="main"
         disabled={files.length === 0 || packed !== null}
-        onClick={() => attempt(send(downloaded), 'The zip could not be packed')}
+        onClick={() => attempt(send(downloaded), 'The zip couldn’t be packed')}
       >
         {packed === null
           ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(bytes)}`
@@ -76,15 +76,15 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
         <>
           <Action
             look="quiet"
-            onClick={() => attempt(send(onDisk), 'The zip could not be written')}
-            title="Written as it is packed, for deliveries that are large"
+            onClick={() => attempt(send(onDisk), 'The zip couldn’t be written')}
+            title="Written while packing, for large deliveries"
           >
             Zip to disk …
           </Action>
           <Action
             look="quiet"
-            onClick={() => attempt(send(inFolder), 'The folder could not be written')}
-            title="The same folders and files without a zip; those of the same name are replaced"
+            onClick={() => attempt(send(inFolder), 'The folder couldn’t be written')}
+            title="The same folders and files without a zip; existing files are replaced"
           >
             Into a folder …
           </Action>

@@ -40,13 +40,13 @@ export function PastDeliveries({ view }: { view: ShootView }) {
           {delivery.verdict?.kind === 'came-back' && <Attention />}
           <Action
             look="quiet"
-            onClick={() => attempt(downloadAgain(shoot, delivery), 'It could not be packed again')}
+            onClick={() => attempt(downloadAgain(shoot, delivery), 'It couldn’t be packed again')}
           >
             Download again
           </Action>
           {delivery.verdict ? (
             <Action look="quiet" onClick={() => attempt(setVerdict(delivery, null))}>
-              Take that back
+              Undo that
             </Action>
           ) : (
             <>
@@ -97,7 +97,7 @@ function CameBack({ view, delivery, onClose }: Props) {
       cameBack(delivery, note.trim(), [...chosen]).then((words) =>
         useNotices.getState().say(words),
       ),
-      'It could not be kept',
+      'It couldn’t be saved',
     )
     onClose()
   }
@@ -113,7 +113,7 @@ function CameBack({ view, delivery, onClose }: Props) {
         onChange={(event) => setNote(event.target.value)}
       />
       <Text marginTop="10px" marginBottom="4px">
-        Which; all of them where none is chosen
+        Which ones; all if none is selected
       </Text>
       <Box maxHeight="220px" overflowY="auto" tabIndex={0}>
         {shots.map(({ id, fileName }) => (
@@ -132,7 +132,7 @@ function CameBack({ view, delivery, onClose }: Props) {
         ))}
       </Box>
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onClose}>Leave it</Action>
+        <Action onClick={onClose}>Cancel</Action>
         <Action look="main" disabled={note.trim() === ''} onClick={give}>
           Return them
         </Action>

@@ -109,10 +109,10 @@ function unread({ items }: DeliveryPlan): Decision[] {
       id: 'unread',
       weight: 'blocks',
       title: 'Not checked',
-      figures: 'Made before finished files were read again.',
-      remedy: 'Make them again.',
+      figures: 'Made before finished files were checked.',
+      remedy: 'Remake them.',
       shots: shotsOf(old),
-      deed: { kind: 'make-again', words: 'Make them again', items: old },
+      deed: { kind: 'make-again', words: 'Remake them', items: old },
     },
   ]
 }
@@ -136,7 +136,7 @@ function notReady({ items }: DeliveryPlan): Decision[] {
           failed.length > 0
             ? `${failed.length} failed: ${failed[0]!.failure ?? ''}`
             : `${those.length} of ${items.length}.`,
-        remedy: 'Make them, or deliver without.',
+        remedy: 'Make them, or deliver without them.',
         shots,
         deed: { kind: 'make', words: `Make ${those.length}`, shots },
       },

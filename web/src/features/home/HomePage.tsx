@@ -42,7 +42,7 @@ export function HomePage() {
   }
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: (files) => attempt(take(files), 'The files could not be taken'),
+    onDrop: (files) => attempt(take(files), 'The files couldn’t be imported'),
     noClick: true,
     noKeyboard: true,
   })
@@ -76,13 +76,13 @@ export function HomePage() {
         )}
         <ShootWindow
           title="New shoot"
-          doWords="Make the shoot"
+          doWords="Create shoot"
           open={naming}
           name="New shoot"
           dueOn={null}
           brief={null}
           onClose={() => setNaming(false)}
-          onDone={(details) => attempt(make(details), 'The shoot could not be made')}
+          onDone={(details) => attempt(make(details), 'The shoot couldn’t be created')}
         />
         <SetAsideRows />
         <StorageUsed />
@@ -102,7 +102,7 @@ function DropHere() {
       borderColor="ink"
       borderRadius="6px"
     >
-      <Heading fontSize="22px">Let go: a new shoot</Heading>
+      <Heading fontSize="22px">Drop to start a new shoot</Heading>
     </Flex>
   )
 }
@@ -122,7 +122,7 @@ function Empty() {
     >
       <Heading fontSize="22px">Drop photographs anywhere</Heading>
       <Text color="softInk">
-        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips, too.
+        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips too.
         They stay in this browser.
       </Text>
       <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>

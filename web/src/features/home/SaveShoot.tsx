@@ -26,8 +26,8 @@ export function SaveShoot({ shoot }: { shoot: Shoot }) {
   return done01 === null ? (
     <Action
       look="quiet"
-      title="One file with its photographs, renditions and settings; drop it on this page elsewhere"
-      onClick={() => attempt(save(), `${shoot.name} could not be saved`)}
+      title="One file with its photographs, renditions and settings; drop it on this page in another browser to open it"
+      onClick={() => attempt(save(), `${shoot.name} couldn’t be saved`)}
     >
       Save as a file
     </Action>

@@ -22,7 +22,7 @@ export function SetAsideRows() {
       <Flex align="center" gap="8px">
         <Attention />
         <Text fontWeight="650">
-          {countOf(rows.length, 'entry', 'entries')} that could not be read
+          {countOf(rows.length, 'entry', 'entries')} that couldn’t be read
         </Text>
         <Action look="quiet" onClick={save}>
           Save as a file

@@ -90,8 +90,8 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
       </Action>
       <Window title={`Delete ${shoot.name}`} alert open={open} onClose={() => setOpen(false)}>
         <Text marginY="12px">
-          {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} leave
-          this browser for good. The files you dropped in are untouched.
+          {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} will
+          be deleted from this browser for good. The files you dropped in are untouched.
         </Text>
         <Flex justify="flex-end" gap="8px">
           <Action onClick={() => setOpen(false)}>Keep it</Action>
@@ -99,7 +99,7 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
             look="main"
             onClick={() => {
               setOpen(false)
-              attempt(remove(), `${shoot.name} could not be deleted`)
+              attempt(remove(), `${shoot.name} couldn’t be deleted`)
             }}
           >
             Delete {countOf(shots.length, 'photograph')}

@@ -9,13 +9,13 @@ import { makeRoom } from '../../work/keepers'
 export function StorageUsed() {
   const [estimate, setEstimate] = useState<StorageEstimate | null>(null)
   const look = async (): Promise<void> => setEstimate(await navigator.storage.estimate())
-  useEffect(() => attempt(look(), 'The browser does not say how much room there is'), [])
+  useEffect(() => attempt(look(), 'The browser doesn’t say how much space there is'), [])
   if (!estimate?.usage || !estimate.quota) return null
   const free = async (): Promise<void> => {
     const { bytes } = await makeRoom()
     useNotices
       .getState()
-      .say(bytes === 0 ? 'Nothing to free: all of it is in use.' : `${formatBytes(bytes)} freed.`)
+      .say(bytes === 0 ? 'Nothing to free: everything is in use.' : `${formatBytes(bytes)} freed.`)
     await look()
   }
   return (
@@ -27,7 +27,7 @@ export function StorageUsed() {
       </Text>
       <Action
         look="quiet"
-        title="Frees earlier versions of renditions and what no shoot uses any more"
+        title="Frees earlier versions of renditions and anything no shoot uses any more"
         onClick={() => attempt(free(), 'Nothing could be freed')}
       >
         Free earlier versions

@@ -65,7 +65,7 @@ export function LightingCard(props: Props) {
           <Flex align="center" gap="8px">
             <Attention />
             <Text minWidth="0" overflowWrap="anywhere">
-              No neutral read{card ? `; a grey card was found on ${reference.fileName}` : ''}
+              No neutral set{card ? `; a grey card was found on ${reference.fileName}` : ''}
             </Text>
           </Flex>
         )}
@@ -84,7 +84,7 @@ export function LightingCard(props: Props) {
           </Action>
           {neutral && (
             <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
-              Take off
+              Remove
             </Action>
           )}
           <Action look="quiet" onClick={() => attempt(evenOutAndSay(view, shots, lighting.name))}>
@@ -92,7 +92,7 @@ export function LightingCard(props: Props) {
           </Action>
           {neutral && others.length + foreign.length > 0 && (
             <Choose
-              words="Carry neutral to"
+              words="Copy neutral to"
               options={[
                 ...others.map((other) => ({ id: other.id, words: other.name })),
                 ...foreign.map(({ lighting: { id, name }, shootName }) => ({

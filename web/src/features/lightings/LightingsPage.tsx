@@ -49,7 +49,7 @@ function Lightings({ view }: { view: ShootView }) {
       return next
     })
   const move = (shots: readonly Shot[], to: Lighting | null): void => {
-    attempt(moveShots(shots, to), 'The shots could not be moved')
+    attempt(moveShots(shots, to), 'The shots couldn’t be moved')
     clear()
   }
   /** Takes the selected shots along when one of them is dropped. */
@@ -77,7 +77,7 @@ function Lightings({ view }: { view: ShootView }) {
               look="quiet"
               onClick={() => {
                 const from = view.lightings.get(chosen[0]?.lightingId ?? '') ?? null
-                attempt(splitOff(chosen, from), 'The shots could not be split off')
+                attempt(splitOff(chosen, from), 'The shots couldn’t be split off')
                 clear()
               }}
             >
@@ -111,7 +111,7 @@ function Lightings({ view }: { view: ShootView }) {
         ))}
         {lightings.length === 0 && (
           <Text color="softInk">
-            None yet. They are made when the photographs have been measured.
+            None yet. They appear once the photographs have been measured.
           </Text>
         )}
         {(unassigned.length > 0 || lightings.length > 0) && (

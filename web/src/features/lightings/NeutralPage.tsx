@@ -75,9 +75,9 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
     },
     [picture, shot, lighting],
   )
-  const read = (spot: Spot): void => attempt(pick(spot), 'The neutral could not be read')
+  const read = (spot: Spot): void => attempt(pick(spot), 'The neutral couldn’t be read')
   const readAllTheSame = (): void => {
-    if (asked) attempt(pick(asked, true), 'The neutral could not be read')
+    if (asked) attempt(pick(asked, true), 'The neutral couldn’t be read')
     setAsked(null)
   }
   useCommand('clear', leave)
@@ -116,7 +116,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
               <Flex gap="8px" align="center" role="alert">
                 <Attention />
                 <Text>
-                  {shot.fileName} cannot be shown: {failure}.
+                  {shot.fileName} can’t be shown: {failure}.
                 </Text>
               </Flex>
             )}
@@ -183,11 +183,11 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             size="sm"
           >
             <Text>
-              No light makes grey look like this. Read as a neutral it turns all{' '}
+              No light makes grey look like this. Using it as the neutral would shift all{' '}
               {countOf(shots.length, 'shot')} of the lighting.
             </Text>
             <Flex justify="flex-end" gap="8px" marginTop="14px">
-              <Action onClick={readAllTheSame}>Read it all the same</Action>
+              <Action onClick={readAllTheSame}>Use it anyway</Action>
               <Action look="main" onClick={() => setAsked(null)}>
                 Choose another
               </Action>
@@ -198,7 +198,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
           )}
           {lighting.neutral && (
             <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
-              Take the neutral off
+              Remove the neutral
             </Action>
           )}
         </Flex>

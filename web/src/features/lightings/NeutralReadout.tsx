@@ -35,7 +35,7 @@ export function NeutralReadout({ reading, kept, hovering, radius, onRadius }: Pr
           ))}
         </>
       ) : (
-        <Text color="softInk">Move over something grey; a click reads it for every shot.</Text>
+        <Text color="softInk">Move over something grey; click to use it for every shot.</Text>
       )}
       <Flex align="center" gap="6px" marginTop="8px">
         <Text color="softInk" flex="1">

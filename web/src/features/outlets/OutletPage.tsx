@@ -20,10 +20,10 @@ export function OwnOutletPage() {
   return (
     <Sheet
       outlet={outlet}
-      words="For every shoot that chooses it from now on; shoots that have it keep theirs."
+      words="For every shoot that adds it from now on; shoots that already have it keep their version."
       back="All outlets"
       leave={() => go('/outlets')}
-      save={(_words, next) => attempt(keepOutlet(next), 'It could not be kept')}
+      save={(_words, next) => attempt(keepOutlet(next), 'It couldn’t be saved')}
     />
   )
 }
@@ -41,12 +41,12 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
   const go = useGo()
   const keepForAll = async (): Promise<void> => {
     await keepOutlet(outlet)
-    useNotices.getState().say(`${outlet.name} is kept for other shoots.`)
+    useNotices.getState().say(`${outlet.name} is saved for other shoots.`)
   }
   return (
     <Sheet
       outlet={outlet}
-      words={`For ${shoot.name} alone. What a change puts out of date is made again, nothing else.`}
+      words={`For ${shoot.name} only. A change remakes only what it affects.`}
       back="Back to Deliver"
       leave={() => go(`/shoots/${shoot.id}/deliver`)}
       save={(words, next) =>
@@ -63,12 +63,12 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
               ),
             ],
           }),
-          'The outlet could not be changed',
+          'The outlet couldn’t be changed',
         )
       }
     >
-      <Action onClick={() => attempt(keepForAll(), 'It could not be kept')}>
-        Keep for other shoots
+      <Action onClick={() => attempt(keepForAll(), 'It couldn’t be saved')}>
+        Save for other shoots
       </Action>
     </Sheet>
   )

@@ -27,13 +27,13 @@ export function OutletsPage() {
             Outlets
           </Heading>
           <JsonPicker label="An outlet’s file" onData={(name, data) => takeIn(name, data, all)} />
-          <Action look="main" onClick={() => attempt(addCopy(fresh()), 'It could not be kept')}>
+          <Action look="main" onClick={() => attempt(addCopy(fresh()), 'It couldn’t be saved')}>
             New outlet
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="16px">
-          Places that pictures go to, with what they take. A shoot keeps the outlet as it was when
-          it was chosen; it is changed there for that shoot alone.
+          Where pictures go, and what each place accepts. A shoot keeps its own copy of an outlet,
+          which you can change for that shoot only.
         </Text>
         {own.length > 0 && <Part title="Your own" />}
         {own.map((outlet) => (
@@ -52,7 +52,7 @@ export function OutletsPage() {
             </Action>
           </Row>
         ))}
-        <Part title="That come with Cloudbank" />
+        <Part title="Built in" />
         {ready.map((outlet) => (
           <Row key={outlet.id} outlet={outlet}>
             <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>
@@ -91,7 +91,7 @@ function Row({ outlet, children }: { outlet: Outlet; children: React.ReactNode }
           {outlet.placements.map(({ name, longSidePx }) => `${name} ${longSidePx} px`).join(', ')}
         </Text>
         <Text fontSize="12px" color="softInk">
-          {describeRules(outlet) || 'takes everything'}
+          {describeRules(outlet) || 'accepts everything'}
         </Text>
       </Box>
       {children}
@@ -114,17 +114,18 @@ const save = (outlet: Outlet): void => downloadJson(outlet, `${outlet.id}.outlet
 async function takeIn(fileName: string, data: unknown, all: readonly Outlet[]): Promise<void> {
   const { need, say } = useNotices.getState()
   const read = readOutlet(data)
-  if (!read.ok) return need(`${fileName} is no outlet: ${read.problems.slice(0, 3).join('; ')}.`)
+  if (!read.ok)
+    return need(`${fileName} isn’t a valid outlet: ${read.problems.slice(0, 3).join('; ')}.`)
   const { outlet } = read
   const isTaken = all.some(({ id }) => id === outlet.id)
   await keepOutlet(isTaken ? copyOf(outlet, all) : outlet)
-  say(`${outlet.name} taken in${isTaken ? ', beside the one of its name' : ''}.`)
+  say(`${outlet.name} imported${isTaken ? ', next to the one with the same name' : ''}.`)
 }
 
 /** Deletes an outlet of the library; shoots keep theirs. */
 async function removeAndSay(outlet: Outlet): Promise<void> {
   await dropOutlet(outlet)
-  useNotices.getState().say(`${outlet.name} deleted. Shoots that go there keep it.`, {
+  useNotices.getState().say(`${outlet.name} deleted. Shoots that use it keep it.`, {
     words: 'Undo',
     act: () => attempt(keepOutlet(outlet)),
   })

@@ -17,7 +17,7 @@ interface Props {
 export function AlsoForWindow({ view, shot, onClose }: Props) {
   return (
     <Window
-      title={`Which products does ${shot?.angle ?? shot?.fileName ?? 'it'} of ${shot?.sku ?? ''} show, too?`}
+      title={`Which products does ${shot?.angle ?? shot?.fileName ?? 'it'} of ${shot?.sku ?? ''} also show?`}
       open={shot !== null}
       onClose={onClose}
     >
@@ -36,7 +36,7 @@ function Choices({ view, shot, onClose }: Props & { readonly shot: Shot }) {
         : new Set([...before, sku]),
     )
   const keep = (): void => {
-    attempt(alsoFor(shot, [...skus]), 'It could not be kept')
+    attempt(alsoFor(shot, [...skus]), 'It couldn’t be saved')
     onClose()
   }
   return (
@@ -54,9 +54,9 @@ function Choices({ view, shot, onClose }: Props & { readonly shot: Shot }) {
         {products.length === 0 && <Text>There are no other products.</Text>}
       </Flex>
       <Flex gap="8px" justify="flex-end">
-        <Action onClick={onClose}>Leave it</Action>
+        <Action onClick={onClose}>Cancel</Action>
         <Action look="main" onClick={keep}>
-          {skus.size === 0 ? 'For its own alone' : `For ${countOf(skus.size, 'more', 'more')}`}
+          {skus.size === 0 ? 'Only its own' : `For ${countOf(skus.size, 'more', 'more')}`}
         </Action>
       </Flex>
     </>

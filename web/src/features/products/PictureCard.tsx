@@ -75,13 +75,13 @@ export function PictureCard(props: Props) {
         shown={stem}
         written={shot.words.file}
         mono
-        save={(text) => attempt(writeWords(shot, 'file', text), 'The name could not be kept')}
+        save={(text) => attempt(writeWords(shot, 'file', text), 'The name couldn’t be saved')}
       />
       <Words
         label={`Description of ${shot.fileName}`}
         shown={alt}
         written={shot.words.alt}
-        save={(text) => attempt(writeWords(shot, 'alt', text), 'It could not be kept')}
+        save={(text) => attempt(writeWords(shot, 'alt', text), 'It couldn’t be saved')}
       />
       {problems.map((problem) => (
         <Flex key={problem} gap="6px" align="center" fontSize="12px">
@@ -102,7 +102,7 @@ export function PictureCard(props: Props) {
               type="checkbox"
               checked={!isAside}
               onChange={({ target: { checked } }) =>
-                attempt(sendTo(shot, outlet, checked ? 'in' : 'out'), 'It could not be changed')
+                attempt(sendTo(shot, outlet, checked ? 'in' : 'out'), 'It couldn’t be changed')
               }
             />{' '}
             {outlet.name}
@@ -136,8 +136,8 @@ function Words({ label, shown, written, mono, save }: WordsProps) {
       aria-label={label}
       title={
         written === null
-          ? 'From the pattern; write to keep your own'
-          : 'Written; emptied, the pattern takes over'
+          ? 'From the pattern; type to override'
+          : 'Overridden; clear to use the pattern'
       }
       rows={mono ? 1 : 2}
       width="100%"

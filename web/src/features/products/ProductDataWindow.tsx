@@ -46,12 +46,12 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
   // A table that was dropped is looked at first; those behind it open one after the other.
   const shown = waiting?.text ?? text
   const done = (): void => {
-    if (waiting) attempt(dropTable(waiting.id), 'The table could not be put away')
+    if (waiting) attempt(dropTable(waiting.id), 'The table couldn’t be closed')
     else close()
   }
   return (
     <Window
-      title={waiting ? `Take in products from ${waiting.fileName}` : 'Product data'}
+      title={waiting ? `Import products from ${waiting.fileName}` : 'Product data'}
       open={shown !== null}
       onClose={done}
       size="lg"
@@ -66,7 +66,7 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
           {!waiting && (
             <Textarea
               aria-label="Product data"
-              placeholder="Paste rows with their heading here, or drop a CSV on the sheet."
+              placeholder="Paste rows with a heading here, or drop a CSV on the sheet."
               rows={3}
               fontFamily="mono"
               fontSize="12px"
@@ -95,7 +95,7 @@ function Columns(props: { view: ShootView; text: string; onDone: () => void }) {
         <Text>{read.problem}.</Text>
       </Flex>
       <Flex justify="flex-end" marginTop="14px">
-        <Action onClick={onDone}>Leave it</Action>
+        <Action onClick={onDone}>Cancel</Action>
       </Flex>
     </>
   )
@@ -135,14 +135,14 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
     useNotices
       .getState()
       .say(
-        `${countOf(products.length, 'product')} taken in. ${guess ? `Names read as ${guess.pattern}: ${countOf(moved, 'shot')} changed.` : ''}`,
+        `${countOf(products.length, 'product')} imported. ${guess ? `Names read as ${guess.pattern}: ${countOf(moved, 'shot')} changed.` : ''}`,
       )
     onDone()
   }
   return (
     <>
       <Heading as="h3" fontSize="14px" marginTop="14px" marginBottom="6px">
-        What the columns are
+        Columns
       </Heading>
       <Flex wrap="wrap" gap="8px">
         {PRODUCT_FIELDS.map(({ key, label }) => (
@@ -195,13 +195,13 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
       </Box>
       <Problems problems={problems} />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onDone}>Leave it</Action>
+        <Action onClick={onDone}>Cancel</Action>
         <Action
           look="main"
           disabled={products.length === 0}
-          onClick={() => attempt(take(), 'The products could not be taken in')}
+          onClick={() => attempt(take(), 'The products couldn’t be imported')}
         >
-          Take in {countOf(products.length, 'product')}
+          Import {countOf(products.length, 'product')}
         </Action>
       </Flex>
     </>
@@ -254,19 +254,19 @@ function NamePattern({ view, skus }: { view: ShootView; skus: ReadonlySet<string
         />
         <Text>
           {isNamePattern(pattern)
-            ? `leads ${fits} of ${countOf(stems.length, 'shot')} to a product`
-            : 'names no SKU'}
+            ? `matches ${fits} of ${countOf(stems.length, 'shot')} to products`
+            : 'has no SKU'}
         </Text>
         <Box flex="1" />
         <Action
           disabled={!isNamePattern(pattern)}
-          onClick={() => attempt(applyNamePattern(view, pattern), 'The names could not be read')}
+          onClick={() => attempt(applyNamePattern(view, pattern), 'The names couldn’t be read')}
         >
-          Read the names
+          Apply to file names
         </Action>
       </Flex>
       <Text color="softInk" fontSize="12px" marginTop="4px">
-        SKU, ANGLE, ORDER and ANY stand for parts of a name; everything else for itself.
+        SKU, ANGLE, ORDER and ANY stand for parts of the name; everything else is literal.
       </Text>
     </Box>
   )

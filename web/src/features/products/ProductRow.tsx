@@ -29,7 +29,7 @@ export const ProductRow = memo(function ProductRow({
     const cover = to === 0 ? ', now its cover' : ''
     attempt(
       arrange(moved(shots, shotId, to), `Pictures of ${sku} put in order${cover}`),
-      'The order could not be kept',
+      'The order couldn’t be saved',
     )
   }
   return (

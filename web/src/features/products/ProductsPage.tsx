@@ -56,8 +56,8 @@ function Products({ view }: { view: ShootView }) {
           <Action onClick={() => useProductData.getState().open()}>Product data …</Action>
         </Flex>
         <Text color="softInk" marginBottom="10px">
-          The first picture is the cover. Drag pictures to put them in order, or move them with the
-          arrows. Names and descriptions come from the patterns until they are written here.
+          The first picture is the cover. Drag pictures to reorder them, or use the arrows. Names
+          and descriptions come from the patterns unless you type your own.
         </Text>
         {groups.map((group, i) => (
           <Fragment key={group.sku}>
@@ -79,7 +79,7 @@ function Products({ view }: { view: ShootView }) {
         <AlsoForWindow view={view} shot={sharing} onClose={() => setSharing(null)} />
         {without.length > 0 && (
           <Text color="softInk" paddingY="12px" borderTopWidth="1px" borderColor="hairline">
-            Without a picture of {without.length === 1 ? 'its' : 'their'} own:{' '}
+            No picture of {without.length === 1 ? 'its' : 'their'} own:{' '}
             {without
               .map(({ sku }) => {
                 const by = shown.get(sku)

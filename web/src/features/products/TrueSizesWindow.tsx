@@ -22,21 +22,21 @@ export function TrueSizesWindow({ view, open, onClose }: Props) {
   const rows = (column === undefined ? undefined : sizes.get(column)) ?? []
   const apply = (): void => {
     if (column === undefined) return
-    attempt(applyTrueSizes(view.shots, rows, column), 'The sizes could not be kept')
+    attempt(applyTrueSizes(view.shots, rows, column), 'The sizes couldn’t be saved')
     onClose()
   }
   return (
     <Window title="Frame products in true relative size?" open={open} onClose={onClose}>
       {column === undefined ? (
         <Text>
-          No column of the product data has a length or a volume for two products, such as “30 cm”
-          or “0.5 l”. The size of a single shot is set on the bench, under Frame.
+          No column of the product data has a length or a volume for at least two products, such as
+          “30 cm” or “0.5 l”. Set the size of a single shot on the bench, under Frame.
         </Text>
       ) : (
         <>
           <Flex align="center" gap="8px" marginBottom="8px">
             <Text>
-              By <b>{column}</b>; the largest fills its frame as the brief has it.
+              By <b>{column}</b>; the largest fills its frame as the brief says.
             </Text>
             {sizes.size > 1 && (
               <Choose
@@ -61,7 +61,7 @@ export function TrueSizesWindow({ view, open, onClose }: Props) {
             <Text color="softInk">and {countOf(rows.length - SHOWN_ROWS, 'more', 'more')}</Text>
           )}
           <Flex gap="8px" marginTop="14px" justify="flex-end">
-            <Action onClick={onClose}>Leave them</Action>
+            <Action onClick={onClose}>Cancel</Action>
             <Action look="main" onClick={apply}>
               Size {countOf(rows.length, 'product')}
             </Action>

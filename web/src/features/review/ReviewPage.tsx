@@ -71,7 +71,7 @@ function Review({ view }: { view: ShootView }) {
 }
 
 const HINTS = [
-  { keyName: 'actual', words: 'the doubtful place 1:1' },
+  { keyName: 'actual', words: 'doubtful place 1:1' },
   { keyName: 'doubt', words: 'the next one' },
   { keyName: 'previous', words: 'the shot before' },
   { keyName: 'next', words: 'later' },

@@ -55,7 +55,7 @@ export function ReviewPicture({ view, model, shot }: Props) {
       <Text position="absolute" left="16px" bottom="6px" fontSize="12px" color="softInk">
         {rendition && placement
           ? `${placement.name}, ${rendition.width} × ${rendition.height} ${FORMATS[rendition.format].word} as delivered, shown at ${formatPercent(isClose ? 1 : scale, 0)}`
-          : 'Not made yet: this is the photograph as it came in'}
+          : 'Not made yet: this is the original photograph'}
       </Text>
       {shots.slice(at + 1, at + 3).map((next) => (
         <Ahead key={next.id} shot={next} view={view} />

@@ -21,7 +21,7 @@ export function ReviewSide({ view, model, shot }: Props) {
   return (
     <Flex
       as="aside"
-      aria-label="What was measured, and the verdict"
+      aria-label="Measurements and verdict"
       direction="column"
       width="340px"
       flex="none"
@@ -102,7 +102,7 @@ export function ReviewSide({ view, model, shot }: Props) {
         </Flex>
         <Flex gap="8px">
           <Action flex="1" onClick={model.touchUp}>
-            Touch up <Key>{keyLabel('touchUp')}</Key>
+            Retouch <Key>{keyLabel('touchUp')}</Key>
           </Action>
           <Action look="main" flex="1.4" onClick={model.pass}>
             Pass <Key>{keyLabel('reviewPass')}</Key>
@@ -134,7 +134,7 @@ function Close({ view, model, shot }: Props) {
         {url && (
           <img
             src={url}
-            alt="Its most doubtful place, 1:1"
+            alt="Most doubtful place, 1:1"
             style={{
               left: `calc(50% - ${x * rendition.width}px)`,
               top: `calc(50% - ${y * rendition.height}px)`,

@@ -25,7 +25,7 @@ export function useReviewModel(view: ShootView) {
   }
   const judge = (verdict: Parameters<typeof recordVerdict>[2]): void => {
     if (!shot) return
-    attempt(recordVerdict(shot, view, verdict), 'The verdict could not be kept')
+    attempt(recordVerdict(shot, view, verdict), 'The verdict couldn’t be saved')
     move(at + 1)
   }
   const pass = (): void => judge({ kind: 'passed' })

@@ -42,8 +42,8 @@ function Runs({ view }: { view: ShootView }) {
           Runs
         </Heading>
         <Text color="softInk" marginBottom="14px">
-          What was made, and what stood before it. Of each picture the version before is kept until
-          room is freed.
+          What was made, and what it replaced. The previous version of each picture is kept until
+          you free space.
         </Text>
         {found.runs.length === 0 && <Text>Nothing has been made yet.</Text>}
         {found.runs.map((run) => (
@@ -98,9 +98,9 @@ function RunPart({ run, changes, open, onOpen, name }: PartProps) {
         </Action>
         <Action
           disabled={!isOver || standing.length === 0}
-          onClick={() => attempt(undoRun(run, changes), 'The run could not be taken back')}
+          onClick={() => attempt(undoRun(run, changes), 'The run couldn’t be undone')}
         >
-          Take back
+          Undo run
         </Action>
       </Flex>
       {open && <ChangeTable changes={changes} fileName={`${name}, run.csv`} />}
@@ -177,7 +177,7 @@ function ChangeTable({ changes, fileName }: { changes: readonly RunChange[]; fil
                 {FORMATS[after.format].word}{' '}
                 {beside(before ? `${before.qualityPct}` : undefined, `${after.qualityPct} %`)}
               </td>
-              <td>{after.standing === 'current' ? '' : 'no longer stands'}</td>
+              <td>{after.standing === 'current' ? '' : 'no longer current'}</td>
             </tr>
           ))}
         </chakra.tbody>

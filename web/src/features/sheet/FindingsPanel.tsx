@@ -69,7 +69,7 @@ export function FindingsPanel(props: Props) {
       {notes.length > 0 && (
         <>
           <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="12px" marginBottom="2px">
-            Good to know
+            For information
           </Text>
           {notes.map((count) => line(count, false))}
         </>
@@ -95,10 +95,10 @@ export function FindingsPanel(props: Props) {
 function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
   const { shots, measures } = view
   const measured = shots.filter(({ originalHash }) => measures.has(originalHash)).length
-  if (shots.length === 0) return 'Nothing here yet'
+  if (shots.length === 0) return 'No shots yet'
   if (measured < shots.length)
     return `${formatCount(measured)} of ${formatCount(shots.length)} measured`
-  if (wanting === 0) return 'Nothing wants a look'
+  if (wanting === 0) return 'Nothing needs attention'
   return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'wants' : 'want'} a look`
 }
 

@@ -11,7 +11,7 @@ interface Named {
   readonly reason: string
 }
 
-/** All files that are not in, each by name and reason: refused, held back, or here already. */
+/** All files that are not in, each by name and reason: refused, on hold, or here already. */
 export function RefusedFiles({
   refusals,
   shootId,
@@ -30,7 +30,7 @@ export function RefusedFiles({
     <>
       {held.length > 0 && (
         <Listed
-          title={`${countOf(held.length, 'file')} held back`}
+          title={`${countOf(held.length, 'file')} on hold`}
           needs
           files={held.map(({ id, fileName, heldFor }) => ({
             id: String(id),
@@ -45,7 +45,7 @@ export function RefusedFiles({
       )}
       {refused.length > 0 && (
         <Box data-testid="refusals">
-          <Listed title={`${countOf(refused.length, 'file')} not taken in`} needs files={refused}>
+          <Listed title={`${countOf(refused.length, 'file')} not imported`} needs files={refused}>
             <Clear files={refused} />
           </Listed>
         </Box>
@@ -53,7 +53,7 @@ export function RefusedFiles({
       {known.length > 0 && (
         <Box data-testid="known-files">
           <Listed
-            title={`${countOf(known.length, 'photograph')} here already`}
+            title={`${countOf(known.length, 'photograph')} already here`}
             needs={false}
             files={known}
           >
@@ -77,7 +77,7 @@ function Listed(props: {
       navigator.clipboard
         .writeText(files.map(({ fileName, reason }) => `${fileName}: ${reason}`).join('\n'))
         .then(() => useNotices.getState().say(`${countOf(files.length, 'line')} copied.`)),
-      'The list could not be copied',
+      'The list couldn’t be copied',
     )
   return (
     <Box paddingX="16px" marginTop="16px">

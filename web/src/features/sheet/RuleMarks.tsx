@@ -4,7 +4,7 @@ import type { OutletVerdict } from '@cloudbank/core/shoot'
 const WITH_NAMES_PX = 150
 
 const WORDS = {
-  keeps: 'keeps to the rules',
+  keeps: 'follows the rules',
   breaks: 'breaks a rule',
   'not-made': 'not made',
   aside: 'set aside',

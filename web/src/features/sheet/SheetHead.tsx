@@ -42,7 +42,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           maxWidth="150px"
           type="search"
           placeholder="Name, SKU"
-          aria-label="Only shots with this in their names"
+          aria-label="Only shots with this in their name"
           value={filter.text}
           onChange={(event) => setFilter({ ...filter, text: event.target.value })}
         />
@@ -90,7 +90,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
       {model.stepLens && <MakingLine lens={model.stepLens} />}
       {lens === 'rules' && view.shoot.outlets.length === 0 && (
         <Text paddingX="16px" paddingBottom="4px" color="softInk">
-          This shoot goes to no outlet yet; choose some on{' '}
+          This shoot has no outlets yet; add some on{' '}
           <Link to={`/shoots/${view.shoot.id}/deliver`}>
             <u>Deliver</u>
           </Link>

@@ -119,7 +119,7 @@ function LetGo({ name }: { name: string }) {
       borderColor="ink"
       borderRadius="6px"
     >
-      <Heading fontSize="24px">Let go to add them to {name}</Heading>
+      <Heading fontSize="24px">Drop to add them to {name}</Heading>
     </Flex>
   )
 }

@@ -82,14 +82,14 @@ function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
         />
       )}
       <Choose
-        words="By another brief"
+        words="Use another brief"
         options={[
           { id: OWN_BRIEF, words: `${view.briefRow.brief.name}, the shoot’s own` },
           ...choices.map(({ words }, i) => ({ id: String(i), words })),
         ]}
         onChoose={(id) => {
           const brief = id === OWN_BRIEF ? view.briefRow.brief : choices[Number(id)]?.brief
-          if (brief) attempt(giveBrief(selected, view, brief), 'It could not be given')
+          if (brief) attempt(giveBrief(selected, view, brief), 'It couldn’t be applied')
         }}
       />
       <Choose words="Save cut-outs" options={SAVED_AS} onChoose={saveCutOuts} />
@@ -116,7 +116,7 @@ function OneShot({ view, shot }: { view: ShootView; shot: Shot }) {
         ))}
       </Box>
       <Facts rows={shotFacts(shot, view)} />
-      {touches.length > 0 && <Facts rows={[['Of its own', touches.join(', ')]]} />}
+      {touches.length > 0 && <Facts rows={[['Overrides', touches.join(', ')]]} />}
     </>
   )
 }
@@ -135,7 +135,7 @@ function SeveralShots({ view, shots }: { view: ShootView; shots: readonly Shot[]
   return (
     <>
       <Facts rows={rows} />
-      {touched.length > 0 && <Facts rows={[['Of their own', touched.join(', ')]]} />}
+      {touched.length > 0 && <Facts rows={[['Overrides', touched.join(', ')]]} />}
     </>
   )
 }

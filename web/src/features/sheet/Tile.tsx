@@ -127,7 +127,7 @@ function nameOf({ shot, why, outlets }: TileProps): string {
     shot.angle,
     shot.failure && `failed: ${shot.failure}`,
     shot.verdict && verdictWords(shot.verdict),
-    why && `wants a look: ${why}`,
+    why && `needs attention: ${why}`,
     ...(outlets ?? []).map(verdictSaid),
   ]
     .filter((part) => part !== null && part !== '')

@@ -36,7 +36,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
         stale.map(({ id }) => id),
         runBrief(briefRow, shoot),
       ),
-      'The run could not be started',
+      'The run couldn’t be started',
     )
   }
   const removeSelected = (): void =>
@@ -75,7 +75,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
     even,
     assign: (chosen: readonly Shot[], sku: string) => attempt(assignProduct(chosen, sku)),
     saveCutOuts: (format: CutOutFormat) =>
-      attempt(saveCutOuts(shoot, selected, format), 'The cut-outs could not be saved'),
+      attempt(saveCutOuts(shoot, selected, format), 'The cut-outs couldn’t be saved'),
     review: () => go(`/shoots/${shoot.id}/review`),
     /** Selects shots and goes to the first of them that is shown. */
     pickAndShow: (ids: readonly string[]) => {
@@ -91,7 +91,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
       bright: evenTheirs,
       tilted: {
         words: 'Straighten these',
-        act: () => attempt(straighten(view, selected), 'They could not be straightened'),
+        act: () => attempt(straighten(view, selected), 'They couldn’t be straightened'),
       },
       duplicate: { words: 'Remove these', act: removeSelected },
     },

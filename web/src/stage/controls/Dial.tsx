@@ -43,7 +43,7 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
           truncate
           flex="1"
           fontWeight={isOwn ? 700 : 400}
-          title={`${label}: ${ORIGIN_WORDS[origin] || 'at rest'}. Double click: back to nothing`}
+          title={`${label}: ${ORIGIN_WORDS[origin] || 'default'}. Double-click to reset`}
           onDoubleClick={() => keepSetting(setting, 0)}
         >
           {label}

@@ -16,9 +16,9 @@ export function LevelChoice({ editor, step }: { editor: ShotEditor; step: StepId
   return (
     <>
       <Text color="softInk" fontSize="12px" marginBottom="4px">
-        A change is kept for
+        Changes apply to
       </Text>
-      <Flex gap="4px" role="radiogroup" aria-label="A change is kept for" marginBottom="12px">
+      <Flex gap="4px" role="radiogroup" aria-label="Changes apply to" marginBottom="12px">
         {levels.map(({ id, words }) => (
           <Action
             key={id}

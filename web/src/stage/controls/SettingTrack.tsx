@@ -47,11 +47,11 @@ export function TakeOff({ step, control, actions }: Omit<NumberSetting, 'value'>
   return (
     <button
       type="button"
-      aria-label={`Take ${label} off this shot`}
-      title="Take off this shot"
+      aria-label={`Clear this shot’s ${label}`}
+      title="Clear this shot’s override"
       onClick={() =>
         // A control names a field of its own step.
-        actions.release(`${label} taken off`, step, [field as FieldOf<typeof step>])
+        actions.release(`${label} cleared`, step, [field as FieldOf<typeof step>])
       }
     >
       ×

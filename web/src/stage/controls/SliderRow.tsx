@@ -12,7 +12,7 @@ export function SliderRow({ origin, ...setting }: NumberSetting & { readonly ori
       <Flex align="baseline" gap="6px" fontSize="12px" lineHeight="16px">
         <Text
           flex="1"
-          title="Double click: back to nothing"
+          title="Double-click to reset"
           onDoubleClick={() => keepSetting(setting, 0)}
           fontWeight={origin === 'shot' ? 700 : 400}
         >

@@ -58,7 +58,7 @@ export function useHands<One extends HandDone>(
       setPending(({ [id]: _, ...rest }) => rest)
       throw error
     }
-    attempt(record(words, id, one).catch(gone), `“${words}” could not be kept`)
+    attempt(record(words, id, one).catch(gone), `“${words}” couldn’t be saved`)
   }
   const title = noun.charAt(0).toUpperCase() + noun.slice(1)
   return {

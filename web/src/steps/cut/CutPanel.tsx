@@ -47,11 +47,11 @@ export function CutPanel(props: Props) {
           disabled={!onNextDoubt}
           onClick={() => onNextDoubt?.()}
         >
-          Next unsure stretch <Key>{keyLabel('doubt')}</Key>
+          Next doubtful stretch <Key>{keyLabel('doubt')}</Key>
         </Action>
       </Part>
-      <Part title="Seen on" aside={<Key>{keyLabel('look')}</Key>}>
-        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label="Seen on">
+      <Part title="View on" aside={<Key>{keyLabel('look')}</Key>}>
+        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label="View on">
           {CUT_LOOKS.map((id) => (
             <Action
               key={id}
@@ -71,24 +71,24 @@ export function CutPanel(props: Props) {
           <Action
             look="quiet"
             disabled={facts?.kind !== 'cut'}
-            onClick={() => attempt(traceInto(bench, plan, path), 'The outline could not be traced')}
+            onClick={() => attempt(traceInto(bench, plan, path), 'The outline couldn’t be traced')}
           >
-            Make it from the cut
+            Trace from the cut
           </Action>
           <Action
             look="quiet"
             disabled={path.outlines.length === 0}
-            title="Moves the path to the strongest edges near it"
-            onClick={() => attempt(snap(bench, path), 'The path could not be moved to the edges')}
+            title="Moves the path to the strongest edges nearby"
+            onClick={() => attempt(snap(bench, path), 'The path couldn’t be moved to the edges')}
           >
-            Snap it to edges
+            Snap to edges
           </Action>
           <Action
             look="quiet"
             disabled={path.outlines.length === 0}
-            onClick={() => path.setOutlines('Path taken off', [])}
+            onClick={() => path.setOutlines('Path deleted', [])}
           >
-            Take it off
+            Delete
           </Action>
         </Flex>
         {path.outlines.length > 0 && (
@@ -113,8 +113,8 @@ function describe(facts: CutFacts | null): string {
   if (!facts) return 'Not cut yet.'
   if (facts.kind === 'uncut')
     return facts.reason === 'no-product'
-      ? 'No product found; left whole. A box, strokes or a path cut it by hand.'
-      : 'Runs out of the frame; left whole. A box, strokes or a path cut it by hand.'
+      ? 'No product found, left uncut. Cut it by hand with a box, strokes or a path.'
+      : 'Runs out of the frame, left uncut. Cut it by hand with a box, strokes or a path.'
   if (facts.confidence01 === null) return 'Repaired by hand.'
   const unsure = facts.doubts.length
   const sure = `${formatPercent(facts.confidence01, 0)} likely to be right`
@@ -156,7 +156,7 @@ function ToolPart() {
       {tool.id === 'edge' && (
         <>
           <Slider
-            label="Out or in"
+            label="Expand or contract"
             reading={`${formatSigned(hand.shift, 1)} px`}
             value={hand.shift}
             min={-10}

@@ -29,7 +29,7 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
     setSaving(true)
     attempt(
       work.finally(() => setSaving(false)),
-      `The cut-out of ${bench.shot.fileName} could not be saved`,
+      `The cut-out of ${bench.shot.fileName} couldn’t be saved`,
     )
   }
   return (
@@ -51,7 +51,7 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
       </Flex>
       {saving && (
         <Text fontSize="12px" color="softInk" role="status">
-          Being made …
+          Making it …
         </Text>
       )}
     </Part>

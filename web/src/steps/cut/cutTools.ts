@@ -8,30 +8,30 @@ export const TOOLS = [
   {
     id: 'keep',
     word: 'Keep',
-    hint: 'Stroke over product that was lost. The cut is solved again near the stroke, along edges.',
+    hint: 'Stroke over parts of the product that are missing. The cut is redone near the stroke.',
   },
   {
     id: 'drop',
-    word: 'Drop',
-    hint: 'Stroke over what is no product. The cut is solved again near the stroke, along edges.',
+    word: 'Remove',
+    hint: 'Stroke over parts that aren’t product. The cut is redone near the stroke.',
   },
   { id: 'paint', word: 'Paint', hint: 'Paints product exactly where the brush goes.' },
-  { id: 'erase', word: 'Erase', hint: 'Takes product away exactly where the brush goes.' },
+  { id: 'erase', word: 'Erase', hint: 'Removes product exactly where the brush goes.' },
   {
     id: 'flip',
     word: 'Flip',
-    hint: 'Click a loose piece to drop it, a gap to close it, a closed gap to open it.',
+    hint: 'Click a loose piece to remove it, a gap to close it, or a closed gap to open it.',
   },
   {
     id: 'box',
     word: 'Box',
-    hint: 'Draw a box round what is meant; nothing outside of it is kept.',
+    hint: 'Draw a box around the product; everything outside is removed.',
   },
   { id: 'edge', word: 'Edge', hint: 'Stroke along the edge to move or soften that stretch.' },
   {
     id: 'path',
     word: 'Path',
-    hint: 'Click for corners, drag for curves, click the first node to close. Drag nodes and handles to move them; a click on the line adds a node, Del takes it away, a double click turns a corner into a curve and back.',
+    hint: 'Click for corners, drag for curves, click the first node to close. Drag nodes and handles to move them; click the line to add a node, Del to delete it, double-click to switch between corner and curve.',
   },
 ] as const satisfies readonly { id: KeyName; word: string; hint: string }[]
 

@@ -8,7 +8,7 @@ export const cutLens = defineLens<CutTileFacts>({
   id: 'cut',
   word: 'Cut',
   keyName: 'lensCut',
-  tiles: lensTiles({ step: 'cut', view: 'tile' }, (name) => `${name} could not be cut.`),
+  tiles: lensTiles({ step: 'cut', view: 'tile' }, (name) => `${name} couldn’t be cut.`),
   toDo: 'to cut',
   goOn: 'Cut the rest',
   Picture: ({ tile, shot }) => <CutTile tile={tile} name={shot.fileName} />,

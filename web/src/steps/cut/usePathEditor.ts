@@ -87,7 +87,7 @@ export function usePathEditor({
       setOutlines('Node added', withNodeOn(outlines, hit))
       setChosen({ outline: hit.outline, node: hit.node + 1 })
     } else if (hit.kind === 'node' && clicks === 2)
-      setOutlines('Node turned', withNodeTurned(outlines, hit))
+      setOutlines('Node switched', withNodeTurned(outlines, hit))
     else {
       setChosen({ outline: hit.outline, node: hit.node })
       setWork({ kind: 'move', hit, moved: false })
@@ -125,7 +125,7 @@ export function usePathEditor({
     dropNode: () => {
       if (open) setOpen(open.length > 1 ? open.slice(0, -1) : null)
       else if (chosen) {
-        setOutlines('Node taken off', withoutNode(outlines, chosen))
+        setOutlines('Node deleted', withoutNode(outlines, chosen))
         setChosen(null)
       }
     },

@@ -25,8 +25,8 @@ type HandId = (typeof HANDS)[number]['id']
 
 const HINTS: Readonly<Record<HandId, string>> = {
   move: 'Drag moves it, a corner sizes it; Shift + arrows 1 px, Alt 10',
-  line: 'Draw along what is to lie level or stand upright',
-  corners: 'Drag them onto what is a rectangle in truth',
+  line: 'Draw along something that should be level or upright',
+  corners: 'Drag them onto the corners of something rectangular',
 }
 
 /**
@@ -67,7 +67,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
             </Tool>
           ))}
           <Text color="softInk" whiteSpace="nowrap" marginLeft="8px">
-            {hand === 'move' && !move ? 'Left whole: there is no product to move' : HINTS[hand]}
+            {hand === 'move' && !move ? 'Left uncut: there is no product to move' : HINTS[hand]}
           </Text>
           {hand === 'corners' && <Action onClick={straighten}>Make it a rectangle</Action>}
         </Flex>
@@ -162,7 +162,7 @@ function CornersChoice({ editor }: OwnControlProps) {
           look="quiet"
           onClick={() => editor.actions.keep('Corners as photographed', 'frame', { corners: null })}
         >
-          As photographed again
+          Reset corners
         </Action>
       ) : (
         <Text fontSize="12px" color="softInk">

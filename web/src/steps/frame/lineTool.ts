@@ -41,7 +41,7 @@ export function lineTool(
       if (turn === null) return
       const turnDeg = editor.steps.frame.turnDeg + turn
       const kept = Math.round(Math.min(MAX_DEG, Math.max(-MAX_DEG, turnDeg)) * 100) / 100
-      editor.actions.keep(`Turned by ${formatSigned(turn, 1)}°`, 'frame', { turnDeg: kept })
+      editor.actions.keep(`Rotated by ${formatSigned(turn, 1)}°`, 'frame', { turnDeg: kept })
     },
   }
 }

@@ -9,7 +9,7 @@ export function BehindSetting({ editor }: { editor: BriefEditor }) {
   return (
     <SettingRow
       label="Ground"
-      hint={`${hintOf('ground', 'behind')} JPEG has no transparency: it is white there.`}
+      hint={`${hintOf('ground', 'behind')} JPEG has no transparency and gets white.`}
     >
       <BehindControl
         behind={behind}

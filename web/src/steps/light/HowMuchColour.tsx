@@ -13,7 +13,7 @@ export function HowMuchColour({
   return (
     <>
       <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="2px">
-        How much colour
+        Colour strength
       </Heading>
       {histogram && <Vividness bins={histogram.vivid} />}
       <LightDials editor={editor} fields={['saturation', 'vibrance']} />
@@ -33,7 +33,7 @@ function Vividness({ bins }: { bins: Uint32Array }) {
       viewBox={`0 0 ${VIVID_BINS} ${HEIGHT}`}
       preserveAspectRatio="none"
       role="img"
-      aria-label="How many pixels are how vivid, from grey to full colour"
+      aria-label="Pixels by colour strength, from grey to vivid"
     >
       {[...bins].map((count, i) => {
         const height = Math.min(1, Math.sqrt(count / most)) * (HEIGHT - 2)

@@ -67,7 +67,7 @@ function EvenedOut({ editor }: OwnControlProps) {
       </Text>
       <Action
         look="quiet"
-        onClick={() => editor.actions.release('Evening out taken off', 'light', ['even'])}
+        onClick={() => editor.actions.release('Evening out removed', 'light', ['even'])}
       >
         Take off
       </Action>

@@ -95,23 +95,27 @@ export function LookPicker({ settings, actions, name }: Props) {
           <Action
             look="quiet"
             fontSize="12px"
-            title="Puts the look’s settings on the sliders"
+            title="Copies the look’s settings to the sliders"
             onClick={() =>
-              actions.keep(`Look ${LOOKS[look.id].name} opened up`, 'light', openedUp(settings))
+              actions.keep(
+                `Look ${LOOKS[look.id].name} copied to sliders`,
+                'light',
+                openedUp(settings),
+              )
             }
           >
             Open up
           </Action>
         )}
         <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
-          Bring in .cube
+          Import .cube
         </Action>
         <Action
           look="quiet"
           fontSize="12px"
-          onClick={() => attempt(takeOut(), 'The colour table could not be made')}
+          onClick={() => attempt(takeOut(), 'The colour table couldn’t be made')}
         >
-          Take out .cube
+          Export .cube
         </Action>
       </Flex>
       <input
@@ -119,10 +123,10 @@ export function LookPicker({ settings, actions, name }: Props) {
         type="file"
         accept=".cube"
         hidden
-        aria-label="Colour table to bring in"
+        aria-label="Colour table to import"
         onChange={(event) => {
           const [table] = event.target.files ?? []
-          if (table) attempt(bringIn(table), `${table.name} is not taken as a colour table`)
+          if (table) attempt(bringIn(table), `${table.name} can’t be used as a colour table`)
           event.target.value = ''
         }}
       />

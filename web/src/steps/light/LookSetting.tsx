@@ -27,7 +27,7 @@ export function LookSetting({ editor }: { editor: BriefEditor }) {
       {look.from !== 'none' && (
         <NumberSetting
           label="Strength of the look"
-          hint="How much of the look is laid over the picture."
+          hint="How strongly the look is applied."
           unit="%"
           min={0}
           max={100}

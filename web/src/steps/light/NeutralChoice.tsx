@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { OwnControlProps } from '../../stage/controls'
 
 const WORDS = {
-  backdrop: 'from the backdrop, where it is grey',
+  backdrop: 'from the backdrop, if it is grey',
   photograph: 'as photographed',
 } as const
 
@@ -22,12 +22,12 @@ export function NeutralChoice({ editor, view, shot }: OwnControlProps) {
           value={own ? neutral.from : 'layered'}
           onChange={({ target: { value } }) => {
             if (value === 'layered')
-              actions.release('Neutral as the lighting and the brief have it', 'light', ['neutral'])
+              actions.release('Neutral from the lighting and the brief', 'light', ['neutral'])
             else if (value === 'backdrop' || value === 'photograph')
               actions.keep(`Neutral ${WORDS[value]}`, 'light', { neutral: { from: value } })
           }}
         >
-          <option value="layered">as its lighting and the brief have it</option>
+          <option value="layered">from its lighting and the brief</option>
           <option value="backdrop">{WORDS.backdrop}</option>
           <option value="photograph">{WORDS.photograph}</option>
           {own && neutral.from === 'gains' && <option value="gains">by fixed gains</option>}

@@ -3,7 +3,7 @@ import { ChoiceSetting, NumberSetting } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
 
 const CHOICES = [
-  { value: 'backdrop', words: 'from the backdrop, where it is grey' },
+  { value: 'backdrop', words: 'from the backdrop, if it is grey' },
   { value: 'gains', words: 'by fixed gains' },
   { value: 'photograph', words: 'as photographed' },
 ] as const

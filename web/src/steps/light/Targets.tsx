@@ -30,7 +30,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
       (ev) => litReading(shot, view, { ...settings, exposureEv: ev })?.[field] ?? null,
     )
     if (exposureEv === null) return
-    editor.actions.keep('Matched to its siblings', 'light', { exposureEv })
+    editor.actions.keep('Matched to siblings', 'light', { exposureEv })
   }
   const lightness = (label: string, field: 'backdropL' | 'productL') => {
     const now = own?.[field] ?? null
@@ -59,7 +59,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
   return (
     <>
       <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="2px">
-        Beside its siblings
+        Compared with siblings
       </Heading>
       {lightness('Backdrop', 'backdropL')}
       {lightness('Product', 'productL')}

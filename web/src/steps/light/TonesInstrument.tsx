@@ -122,7 +122,7 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
           Tones
         </Text>
         <Text color="softInk" truncate flex="1" minWidth="0">
-          as they come out; drag them, the curve, its handles and its ends
+          after adjustments; drag the bars, the curve, its handles or its ends
         </Text>
         {histogram && (
           <Text fontFamily="mono" color="softInk" whiteSpace="nowrap">

@@ -31,7 +31,7 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
       {drawn?.facts.calmsTexture && (
         <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
           <Attention />
-          <Text>A calmed surface has texture: look whether it still is what it is.</Text>
+          <Text>A smoothed surface has texture: check that it still looks right.</Text>
         </Flex>
       )}
       <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
@@ -61,16 +61,16 @@ function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
     <Part title="Found">
       <Text fontSize="12px" data-testid="found">
         {specks === 'none'
-          ? 'Not looked for. Say below how it is cleaned.'
+          ? 'Not searched for. Choose below how to clean it.'
           : drawn
-            ? `${countOf(found, 'speck')} found${refused > 0 ? `, ${refused} refused` : ''}.`
-            : 'Looking for it.'}
+            ? `${countOf(found, 'speck')} found${refused > 0 ? `, ${refused} rejected` : ''}.`
+            : 'Searching …'}
       </Text>
       {specks !== 'none' && drawn && (
-        <Box as="ul" listStyleType="none" fontSize="12px" color="softInk" aria-label="Seen at">
+        <Box as="ul" listStyleType="none" fontSize="12px" color="softInk" aria-label="Visible at">
           {drawn.facts.seenAt.map(({ placementId, count }) => (
             <li key={placementId}>
-              {named.get(placementId) ?? placementId}: {count} to be seen
+              {named.get(placementId) ?? placementId}: {count} visible
             </li>
           ))}
         </Box>
@@ -113,7 +113,7 @@ function Looks() {
       />
       {look === 'swept' && (
         <Text fontSize="12px" color="softInk">
-          The lighter, the more the backdrop is swept.
+          Lighter areas are swept more.
         </Text>
       )}
       {look === 'strain' && (
@@ -223,7 +223,7 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
   return (
     <>
       <Choices
-        label="Draw round it as"
+        label="Draw it as"
         options={OUTLINING}
         chosen={outlining}
         choose={(id) => useTidyTools.setState({ outlining: id, area: null })}
@@ -239,7 +239,7 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
             />
           )}
           <Choices
-            label={all.length > 1 ? 'With this area' : 'With the area'}
+            label={all.length > 1 ? 'This area' : 'The area'}
             options={BORROWING}
             chosen={borrowing}
             choose={(id) => useTidyTools.setState({ borrowing: id })}
@@ -277,7 +277,7 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
             set={(mirrored) => change(mirrored ? 'Area mirrored' : 'Area as it was', { mirrored })}
           />
           <Toggle
-            label="Takes the tone of the place"
+            label="Matches the tone"
             value={chosen.work.matched}
             set={(matched) => change(matched ? 'Tone matched' : 'Tone as it was', { matched })}
           />

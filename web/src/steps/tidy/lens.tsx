@@ -10,7 +10,7 @@ export const tidyLens = defineLens<TidyTileFacts>({
   keyName: 'lensTidy',
   tiles: lensTiles(
     { step: 'tidy', view: 'tile' },
-    (name) => `${name} could not be searched for dirt.`,
+    (name) => `${name} couldn’t be searched for dirt.`,
   ),
   toDo: 'to search',
   goOn: 'Search the rest',

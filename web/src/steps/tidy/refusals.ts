@@ -37,6 +37,6 @@ export function refuseAt(
     ? taken.map(([id]) => at(id, undefined))
     : [at(crypto.randomUUID(), middle)]
   if (puts.length === 0) return
-  const words = hit.isRefused ? 'Cleaned after all' : 'Refused as dirt'
-  attempt(keepPuts(shootId, words, puts), 'The mark is as it was')
+  const words = hit.isRefused ? 'Rejection undone' : 'Rejected as dirt'
+  attempt(keepPuts(shootId, words, puts), 'The mark is unchanged')
 }

@@ -8,28 +8,28 @@ export const TOOLS = [
   { id: 'hand', word: 'Move', hint: 'Drag the picture.' },
   {
     id: 'refuse',
-    word: 'Refuse',
-    hint: 'Click a mark that is no dirt; click it again to have it cleaned after all.',
+    word: 'Reject',
+    hint: 'Click a mark that isn’t dirt; click it again to clean it after all.',
   },
-  { id: 'mend', word: 'Mend', hint: 'Paint over a flaw: it is rebuilt from around it.' },
+  { id: 'mend', word: 'Mend', hint: 'Paint over a flaw to rebuild it from its surroundings.' },
   {
     id: 'borrow',
-    word: 'Borrow',
-    hint: 'Draw round a clean area, then click where its middle is to lie.',
+    word: 'Clone',
+    hint: 'Draw around a clean area, then click where its centre should go.',
   },
   {
     id: 'calm',
-    word: 'Calm',
+    word: 'Smooth',
     hint: 'Evens out blotches and fine dirt on smooth surfaces; edges and highlights stay.',
   },
   { id: 'tone', word: 'Tone', hint: 'Smooths tone; grain stays.' },
-  { id: 'grain', word: 'Grain', hint: 'Takes grain from beside; tone stays.' },
+  { id: 'grain', word: 'Grain', hint: 'Copies grain from nearby; tone stays.' },
   {
     id: 'sweep',
     word: 'Sweep',
-    hint: 'Cleans the backdrop in broad strokes; slow changes of tone and grain stay.',
+    hint: 'Cleans the backdrop in broad strokes; gradual changes of tone and grain stay.',
   },
-  { id: 'blur', word: 'Blur', hint: 'Blurs, until nothing can be read.' },
+  { id: 'blur', word: 'Blur', hint: 'Blurs beyond recognition.' },
 ] as const satisfies readonly { id: KeyName; word: string; hint: string }[]
 
 export type ToolId = (typeof TOOLS)[number]['id']

@@ -198,7 +198,7 @@ describe('a file that is not as it must be', () => {
     [
       'is of a later version',
       () => changed((json) => ({ ...json, version: 9 })),
-      /later Cloudbank/,
+      /newer version of Cloudbank/,
     ],
     [
       'has a row that is wrong',

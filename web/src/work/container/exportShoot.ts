@@ -29,7 +29,7 @@ export async function exportShoot(
   db: Database,
 ): Promise<Blob> {
   const shoot = await db.shoots.get(shootId)
-  if (!shoot) throw new ContainerError('the shoot is not there any more')
+  if (!shoot) throw new ContainerError('the shoot no longer exists')
   const of = <Row>(table: string): Promise<Row[]> =>
     db.table<Row>(table).where('shootId').equals(shootId).toArray()
   const shots = await of<Shot>('shots')

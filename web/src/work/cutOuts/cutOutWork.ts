@@ -33,7 +33,7 @@ async function outcomeOf(
   db: Database,
 ): Promise<CutOutItem['outcome']> {
   const shot = await db.shots.get(shotId)
-  if (!shot) return { state: 'failed', reason: 'the shot is not there any more' }
+  if (!shot) return { state: 'failed', reason: 'the shot no longer exists' }
   try {
     const plan = planOf(shot, await recipeFor(shot, db))
     return { state: 'made', blob: await makeCutOut(shot, plan, format, { pool, db, signal }) }
@@ -47,7 +47,7 @@ async function outcomeOf(
 async function recipeFor(shot: Shot, db: Database): Promise<Recipe> {
   const shoot = await db.shoots.get(shot.shootId)
   const row = shoot && (await db.briefs.get(shoot.briefId))
-  if (!row) throw new Error('the shoot has no brief any more')
+  if (!row) throw new Error('the shoot no longer has a brief')
   const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
   const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
   const { steps } = row.brief

@@ -61,7 +61,7 @@ test('a shot without a cut is named with its reason, and the others are handed o
   const [complete] = await takeComplete(db)
   expect(Object.keys(await entriesOf(complete!.zip!))).toEqual(['a-cut-out.tif', 'A-2-cut-out.tif'])
   expect(complete!.failed).toEqual([
-    { path: 'b-cut-out.tif', reason: 'the shot was left whole: there is no cut-out' },
+    { path: 'b-cut-out.tif', reason: 'the shot was left uncut, so there is no cut-out' },
   ])
 })
 

@@ -319,7 +319,7 @@ describe('what goes with the files', () => {
     await db.delete()
   })
 
-  test('into a folder they go as into a zip, a folder for each product where that is wanted', async () => {
+  test('into a folder they go as into a zip, one folder per product where that is wanted', async () => {
     const { shoot } = view
     const plan = planDelivery({ ...view, shoot: { ...shoot, productFolders: true } })
     expect(plan.items[0]!.path).toBe('Ottermere Shop/card/M-1/M-1-front.jpg')

@@ -12,7 +12,7 @@ const MAX_TRIES = 2
 
 /**
  * Looks at one file in a worker and takes it in: type, size, preview. What is not a picture is named with
- * the reason. A file over which a worker ends is kept, and after a second time held back until a person
+ * the reason. A file over which a worker ends is kept, and after a second time on hold until a person
  * wants it tried again.
  *
  * @throws CancelledError once the signal is aborted; UnreachableError when a file of the app is missing; an

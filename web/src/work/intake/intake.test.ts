@@ -113,7 +113,7 @@ describe('taking in', () => {
     expect(await shotNames()).toEqual(['a.jpg', 'b.jpg'])
   })
 
-  test('a file over which workers end twice is held back with the reason, the rest goes on', async () => {
+  test('a file over which workers end twice is on hold with the reason, the rest goes on', async () => {
     await takeInHere(SHOOT, [file('huge.jpg', 'huge'), file('a.jpg', 'a')], db)
     const jobs = lookingJobs()
     const { run } = jobs
@@ -150,7 +150,7 @@ test('a tab that is closed while it keeps files leaves their names', async () =>
   await nameLost('another tab', db)
   expect(await keepingTabs(db)).toEqual(['tab'])
   await nameLost('tab', db)
-  const lost = 'not kept before the page was left; drop it again'
+  const lost = 'not saved before the page was closed; drop it again'
   expect(await refusals()).toEqual([`b.jpg: ${lost}`, `c.jpg: ${lost}`])
   expect((await db.arrivals.toArray()).map(({ fileName }) => fileName)).toEqual(['a.jpg'])
 })

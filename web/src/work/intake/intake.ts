@@ -30,8 +30,8 @@ async function work(): Promise<void> {
       .getState()
       .need(
         isNoRoom(error)
-          ? `No room left in this browser: ${what} wait to be taken in. Free some on the home page; they go on by themselves.`
-          : `Taking in stopped: ${describeError(error)}. ${what} wait; they go on when Cloudbank is opened again.`,
+          ? `No space left in this browser: ${what} waiting to be imported. Free some on the home page; the import resumes by itself.`
+          : `Import stopped: ${describeError(error)}. ${what} waiting; the import resumes when Cloudbank is opened again.`,
       )
   }
 }
@@ -39,8 +39,8 @@ async function work(): Promise<void> {
 function sayShoot(fileName: string, brought: Shoot | ContainerError): void {
   const { say, need } = useNotices.getState()
   if (brought instanceof ContainerError)
-    need(`${fileName} could not be brought in: ${brought.message}.`)
-  else say(`${brought.name} is here, from ${fileName}.`)
+    need(`${fileName} couldn’t be imported: ${brought.message}.`)
+  else say(`${brought.name} was imported from ${fileName}.`)
 }
 
 /** Gives files to a shoot. What there is no room for is said at once, by name. */
@@ -51,10 +51,10 @@ export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]
     const [first, ...others] = noRoom
     if (first !== undefined)
       need(
-        `No room left in this browser for ${first}${others.length > 0 ? ` and ${countOf(others.length, 'more file', 'more files')}` : ''}. Free some on the home page, then drop ${others.length > 0 ? 'them' : 'it'} again.`,
+        `No space left in this browser for ${first}${others.length > 0 ? ` and ${countOf(others.length, 'more file', 'more files')}` : ''}. Free some on the home page, then drop ${others.length > 0 ? 'them' : 'it'} again.`,
       )
   } catch (error) {
-    need(`The files could not be kept: ${describeError(error)}.`)
+    need(`The files couldn’t be saved: ${describeError(error)}.`)
   }
 }
 

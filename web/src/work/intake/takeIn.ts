@@ -59,7 +59,7 @@ export async function takeIn(
     sorted.map(({ file: { fileName } }) => ({
       shootId,
       fileName,
-      reason: 'not kept before the page was left; drop it again',
+      reason: 'not saved before the page was closed; drop it again',
       kind: 'coming',
       tab,
     })),

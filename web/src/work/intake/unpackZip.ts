@@ -78,7 +78,7 @@ export async function unpackZip(
 
 const LOCKED = 'locked by a password; unpack it first'
 const DAMAGED = 'damaged in the zip'
-const TOO_MUCH = 'holds more than a shoot; what came before is in, split the rest'
+const TOO_MUCH = 'holds more than one shoot can take; the first part was imported, split the rest'
 
 /** An entry's bytes, or why it is not taken. What it says of its size is not believed. */
 async function readEntry(

@@ -23,7 +23,7 @@ export function useIntake(): IntakeProgress {
 
 const NONE: readonly Arrival[] = []
 
-/** Files that are held back because workers ended over them. */
+/** Files that are on hold because workers ended over them. */
 export const useHeldBack = (shootId: string): readonly Arrival[] =>
   useLiveQuery(
     () =>

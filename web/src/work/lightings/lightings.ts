@@ -40,13 +40,13 @@ export function readNeutralInto(
 }
 
 export const takeOffNeutral = (lighting: Lighting): Promise<void> =>
-  act(lighting, `Neutral of ${lighting.name} taken off`, [
+  act(lighting, `Neutral of ${lighting.name} cleared`, [
     put('lightings', lighting.id, ['neutral'], null),
   ])
 
 /** Uses the neutral of one lighting for another one, too, of this shoot or of another. */
 export const carryNeutral = (from: Lighting, to: Lighting): Promise<void> =>
-  act(to, `Neutral of ${from.name} carried to ${to.name}`, [
+  act(to, `Neutral of ${from.name} copied to ${to.name}`, [
     put('lightings', to.id, ['neutral'], from.neutral),
   ])
 

@@ -56,7 +56,7 @@ describe('measuring', () => {
     expect(shots.every(({ sorted, lightingId }) => sorted && lightingId !== null)).toBe(true)
   })
 
-  test('names what cannot be measured; the rest goes on', async () => {
+  test('names what can’t be measured; the rest goes on', async () => {
     await queue(['a', 'b'])
     const failures: string[] = []
     const damaged = new FileError({ code: 'damaged' })

@@ -20,7 +20,7 @@ async function work(): Promise<void> {
   try {
     await workThrough(measureWork(sharedPool(), database, onFailure), browserPorts(reporter))
   } catch (error) {
-    need(`Measuring stopped: ${describeError(error)}. It goes on when Cloudbank is opened again.`)
+    need(`Measuring stopped: ${describeError(error)}. It resumes when Cloudbank is opened again.`)
   }
 }
 

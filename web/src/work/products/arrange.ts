@@ -38,7 +38,11 @@ export async function sendTo(
   going: 'in' | 'out' | null,
 ): Promise<void> {
   const word =
-    going === 'in' ? 'goes to' : going === 'out' ? 'is kept from' : 'is left to the order at'
+    going === 'in'
+      ? 'is sent to'
+      : going === 'out'
+        ? 'is not sent to'
+        : 'is sent in product order to'
   const next = Object.fromEntries(Object.entries(shot.going).filter(([id]) => id !== outlet.id))
   await perform({
     shootId: shot.shootId,
@@ -55,7 +59,7 @@ export async function alsoFor(shot: Shot, skus: readonly string[]): Promise<void
     shootId: shot.shootId,
     words:
       skus.length === 0
-        ? `${shot.fileName} for its own product alone`
+        ? `${shot.fileName} only for its own product`
         : `${shot.fileName} also for ${skus.join(', ')}`,
     edits: [put('shots', shot.id, ['alsoFor'], [...skus])],
   })

@@ -16,7 +16,7 @@ import {
 export function takeInProducts(shootId: ShootId, products: readonly Product[]): Promise<void> {
   return perform({
     shootId,
-    words: `${countOf(products.length, 'product')} taken in`,
+    words: `${countOf(products.length, 'product')} imported`,
     edits: products.map((product) => put('products', product.id, [], product)),
   })
 }
@@ -44,7 +44,7 @@ export async function assignProduct(shots: readonly Shot[], sku: string): Promis
   if (!first) return
   await perform({
     shootId: first.shootId,
-    words: `${countOf(shots.length, 'shot')} put to ${sku}`,
+    words: `${countOf(shots.length, 'shot')} assigned to ${sku}`,
     edits: shots.map(({ id }) => put('shots', id, ['sku'], sku)),
   })
 }

@@ -124,7 +124,7 @@ describe('a run', () => {
     expect(await db.contents.count()).toBe(4)
   })
 
-  test('goes on past a shot that cannot be made, and says why', async () => {
+  test('goes on past a shot that can’t be made, and says why', async () => {
     const jobs = playedJobs((job) =>
       job.kind === 'render' && job.plan.original === 'b'
         ? new FileError({ code: 'damaged' })

@@ -65,7 +65,7 @@ export function keepRunsGoing(): void {
       }
     },
     error: (error: unknown) =>
-      useNotices.getState().need(`Runs cannot be read: ${describeError(error)}.`),
+      useNotices.getState().need(`Runs can’t be read: ${describeError(error)}.`),
   })
 }
 
@@ -77,15 +77,15 @@ function say(end: RunEnd): void {
     case 'finished': {
       const made = `${countOf(end.made, 'rendition')} made.`
       if (end.failed === 0) tell(made)
-      else need(`${countOf(end.failed, 'shot')} could not be made; the sheet says why. ${made}`)
+      else need(`${countOf(end.failed, 'shot')} couldn’t be made; the sheet says why. ${made}`)
       return
     }
     case 'no-room':
       return need(
-        'The run is held: no room left in this browser. Free some on the home page; it goes on by itself.',
+        'The run is paused: no space left in this browser. Free some on the home page; it resumes by itself.',
       )
     case 'broken':
-      return need(`The run is held: ${end.reason}.`)
+      return need(`The run is paused: ${end.reason}.`)
   }
 }
 

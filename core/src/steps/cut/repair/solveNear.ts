@@ -21,7 +21,7 @@ const SMOOTHNESS = 3
 const HELD = 60
 /** What nearness along the picture says at most, in nats. */
 const NEARNESS_VOTE = 4
-/** A step costs this much where nothing is to be seen … */
+/** A step costs this much where nothing is visible … */
 const STEP_COST = 0.04
 /** … and this much more for each unit of the edge that it crosses. */
 const EDGE_COST = 1

@@ -6,7 +6,7 @@ import { boxOfStroke, brushHold, strokeAt, wholePixels, type PxStroke } from '..
 /** Side of the parts in which a stroke is worked out, in pixels: no more of the photograph is in memory at once. */
 const PART_PX = 512
 
-/** Below this there is nothing to be seen. */
+/** Below this there is nothing visible. */
 export const MIN_ALPHA = 1 / 512
 
 /** A part of a photograph under a brush. */

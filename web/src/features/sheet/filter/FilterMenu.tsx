@@ -133,7 +133,7 @@ function Saved({ view, filter, onChange }: Props) {
           </button>
           <button
             type="button"
-            aria-label={`Forget the filter ${each.name}`}
+            aria-label={`Delete the filter ${each.name}`}
             onClick={() => forget(view.shoot.id, each.name)}
           >
             ×
@@ -156,7 +156,7 @@ function Saved({ view, filter, onChange }: Props) {
             Save
           </Action>
           <Action look="quiet" onClick={() => onChange(NO_FILTER)}>
-            Take all off
+            Clear all
           </Action>
         </>
       )}

@@ -32,7 +32,7 @@ export function FilterWords({ view, filter, left, onChange }: Props) {
       </Text>
       {words.length > 1 && (
         <Action look="quiet" onClick={() => onChange(NO_FILTER)}>
-          Take all off
+          Clear all
         </Action>
       )}
     </Flex>
