@@ -99,7 +99,7 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
 
   await page.keyboard.press('t')
   const window = page.getByRole('dialog', { name: 'Copy to siblings' })
-  await window.getByText('Repairs of the cut').waitFor()
+  await window.getByText('Cut repairs').waitFor()
   await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
   const shots = await rowsOf<{

@@ -142,7 +142,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
       .sort(),
   ).toEqual(['mend', 'sweep'])
   // Taken back out of order: the older one goes, the newer stays.
-  await page.getByRole('button', { name: 'Hide work 1' }).click()
+  await page.getByRole('button', { name: 'Hide retouch 1' }).click()
   await works(1)
   await page.getByRole('button', { name: 'Show work 1' }).click()
   await works(2)
