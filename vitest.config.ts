@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config'
 
+/** Tests of the real interface in a browser. */
+const browser = { environment: 'node', testTimeout: 600_000, hookTimeout: 120_000 } as const
+
 export default defineConfig({
   test: {
     projects: [
@@ -13,12 +16,22 @@ export default defineConfig({
       },
       {
         test: {
+          ...browser,
           name: 'e2e',
-          include: ['e2e/src/**/*.test.ts'],
-          environment: 'node',
-          testTimeout: 600_000,
-          hookTimeout: 120_000,
+          include: ['e2e/src/*.test.ts'],
+          // Bound by the interface rather than by the processor: two at a time share it well.
+          maxWorkers: 2,
+          sequence: { groupOrder: 1 },
+        },
+      },
+      {
+        test: {
+          ...browser,
+          name: 'e2e-alone',
+          include: ['e2e/src/alone/*.test.ts'],
+          // Each of these keeps every core busy.
           fileParallelism: false,
+          sequence: { groupOrder: 2 },
         },
       },
     ],

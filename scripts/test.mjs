@@ -1,5 +1,5 @@
-// `npm test`: sets everything up, then type-check, lint, unit and end-to-end tests, and one total.
-import { spawnSync } from 'node:child_process'
+// `npm test`: sets everything up, then runs every check and every test, and ends with one total.
+import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { installChromium, installDependencies, root } from './setup.mjs'
@@ -9,36 +9,41 @@ installChromium()
 
 const bin = (name) => join(root, 'node_modules/.bin', name)
 const total = { passed: 0, failed: 0, skipped: 0 }
+const started = Date.now()
+const seconds = () => `${Math.round((Date.now() - started) / 1000)} s`
 
-/** Runs a command as one check. */
-function check(name, command, args) {
-  console.log(`\n— ${name}`)
-  const { status } = spawnSync(command, args, {
-    cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
+/** Runs a command to its end; what it prints is shown when it ends, so that two at a time stay readable. */
+function run(name, command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    const printed = []
+    child.stdout.on('data', (chunk) => printed.push(chunk))
+    child.stderr.on('data', (chunk) => printed.push(chunk))
+    child.on('close', (status) => {
+      console.log(`\n— ${name} (until ${seconds()})`)
+      process.stdout.write(Buffer.concat(printed))
+      resolve(status === 0)
+    })
   })
-  total[status === 0 ? 'passed' : 'failed']++
-  return status === 0
 }
 
-/** Runs a Vitest project and adds up its tests. */
-function vitest(project) {
-  console.log(`\n— ${project} tests`)
-  const report = join(root, `.cache/${project}-report.json`)
+/** Runs a command as one check. */
+async function check(name, command, args) {
+  total[(await run(name, command, args)) ? 'passed' : 'failed']++
+}
+
+/** Runs Vitest projects and adds up their tests. */
+async function vitest(...projects) {
+  const report = join(root, `.cache/${projects[0]}-report.json`)
   mkdirSync(join(root, '.cache'), { recursive: true })
   rmSync(report, { force: true })
-  const { status } = spawnSync(
-    bin('vitest'),
-    [
-      'run',
-      '--project',
-      project,
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${report}`,
-    ],
-    { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] },
-  )
+  const passed = await run(`${projects[0]} tests`, bin('vitest'), [
+    'run',
+    ...projects.flatMap((project) => ['--project', project]),
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ])
   try {
     const { numPassedTests, numFailedTests, numPendingTests } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -47,25 +52,31 @@ function vitest(project) {
     total.failed += numFailedTests
     total.skipped += numPendingTests
     // A file that fails to load has no failed test of its own.
-    if (status !== 0 && numFailedTests === 0) total.failed++
+    if (!passed && numFailedTests === 0) total.failed++
   } catch {
     total.failed++
   }
 }
 
-const started = Date.now()
-check('types', bin('tsc'), ['-b'])
-check('lint', bin('eslint'), ['.'])
-check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-check('kernels are compiled from their sources', process.execPath, [
-  'scripts/kernels.mjs',
-  '--check',
+// One core checks the sources while the other builds and tests them.
+await Promise.all([
+  (async () => {
+    await check('types', bin('tsc'), ['-b'])
+    await check('lint', bin('eslint'), ['.'])
+    await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
+    await check('kernels are compiled from their sources', process.execPath, [
+      'scripts/kernels.mjs',
+      '--check',
+    ])
+  })(),
+  (async () => {
+    await check('build', process.execPath, ['scripts/build.mjs'])
+    await vitest('unit')
+  })(),
 ])
-check('build', process.execPath, ['scripts/build.mjs'])
-vitest('unit')
-vitest('e2e')
+await vitest('e2e', 'e2e-alone')
 
-console.log(`\n${Math.round((Date.now() - started) / 1000)} s`)
+console.log(`\n${seconds()}`)
 const { passed, failed, skipped } = total
 console.log(`${passed} passed, ${failed} failed${skipped > 0 ? `, ${skipped} skipped` : ''}`)
 process.exit(failed === 0 ? 0 : 1)

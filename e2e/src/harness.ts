@@ -13,6 +13,9 @@ const folder = (path: string): string => fileURLToPath(new URL(path, import.meta
 
 export const DEMO = folder('../../demo/')
 
+/** How long anything may take to appear on a machine with other work to do. */
+const PATIENCE_MS = 60_000
+
 /** The app's server, which can go away and come back. */
 class GatedServer {
   /** Whether a request for this path is left without an answer. */
@@ -66,6 +69,7 @@ export async function startApp(): Promise<RunningApp> {
       '--disable-sync',
     ],
   })
+  context.setDefaultTimeout(PATIENCE_MS)
   const foreign = watchHosts(context, server.url)
   const page = context.pages()[0] ?? (await context.newPage())
   return {

@@ -10,7 +10,7 @@ import {
   rowsOf,
   startApp,
   type RunningApp,
-} from './harness'
+} from '../harness'
 
 // Two tabs on one shoot, and tabs that end without a word.
 

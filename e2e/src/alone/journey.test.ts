@@ -1,7 +1,7 @@
 import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { z } from 'zod'
-import { countRenditions, openDemo, startApp, unzip, type RunningApp } from './harness'
+import { countRenditions, openDemo, startApp, unzip, type RunningApp } from '../harness'
 
 const Manifest = z.object({
   files: z.array(

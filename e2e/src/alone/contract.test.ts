@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { availableParallelism } from 'node:os'
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
@@ -12,7 +13,7 @@ import {
   unzip,
   type GivenFile,
   type RunningApp,
-} from './harness'
+} from '../harness'
 
 // One plan, two hosts: the pixels before encoding, told by lossless renditions. Photographs come whole, as
 // they were taken; their decoders differ by a value or two, and the cut must not turn on that.
@@ -71,17 +72,19 @@ test('the browser and Node make the same pixels from the same plan', async () =>
   await page.getByRole('button', { name: new RegExp(`^Download ${length} renditions`) }).click()
   const files = await unzip(await downloading)
 
-  const pool = createNodePool(1)
-  for (const { name, buffer } of photographs) {
-    const hash = createHash('sha256').update(buffer).digest('hex')
+  const pool = createNodePool(availableParallelism())
+  const rendered = photographs.map(async ({ name, buffer }) => {
     const { renditions } = await pool.run<'render'>({
       kind: 'render',
       source: new Uint8Array(buffer),
-      plan: planShot(hash, steps),
+      plan: planShot(createHash('sha256').update(buffer).digest('hex'), steps),
       mattes: [],
       assets: [],
     })
-    const inNode = await sharp(renditions[0]!.bytes).raw().toBuffer({ resolveWithObject: true })
+    return { name, bytes: renditions[0]!.bytes }
+  })
+  for (const { name, bytes } of await Promise.all(rendered)) {
+    const inNode = await sharp(bytes).raw().toBuffer({ resolveWithObject: true })
     const inBrowser = await sharp(files[`page/${name.replace(/\.\w+$/, '')}.png`])
       .raw()
       .toBuffer({ resolveWithObject: true })
