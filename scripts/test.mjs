@@ -1,4 +1,5 @@
 // `npm test`: sets everything up, then runs every check and every test, and ends with one total.
+import { Buffer } from 'node:buffer'
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
