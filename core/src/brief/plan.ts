@@ -143,9 +143,15 @@ export function settingsPart(plan: Plan, step: Step, placement: Placement | null
       ? step.keyPart(settings, placement)
       : nonDefaults(step.settings, settings)
   const whole = ownOf(plan, step)
-  const own = step.ownKeyPart ? step.ownKeyPart(whole) : nonDefaults(step.own, whole)
+  const own = step.ownKeyPart ? step.ownKeyPart(whole) : ownKeyPart(step, whole)
   if (step.engine === 1 && isNothing(part) && isNothing(own)) return null
   return { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }
+}
+
+/** What is set for one placement is in that placement's settings already. */
+function ownKeyPart(step: Step, whole: Readonly<Record<string, unknown>>): object {
+  const set = Object.entries(nonDefaults(step.own, whole))
+  return Object.fromEntries(set.filter(([field]) => field !== PER_PLACEMENT))
 }
 
 const isNothing = (part: unknown): boolean =>

@@ -29,8 +29,6 @@ export const frame = defineStep({
   engine: 2,
   settings: FrameSettings,
   own: FrameOwn,
-  // Its settings say it, placement by placement.
-  ownKeyPart: () => null,
   controls: FRAME_CONTROLS,
   findings: FRAME_FINDINGS,
   describe: ({ ratio, fillPct, fillOf, stand, straighten, enlarge, enlargeBy }) =>
