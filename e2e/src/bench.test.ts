@@ -60,7 +60,7 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
 
   await page.keyboard.press('t')
   const window = page.getByRole('dialog', { name: 'Copy to siblings' })
-  await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
+  await window.getByRole('button', { name: 'Copy to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
   await page.getByRole('button', { name: 'Restore original' }).click()
   await expect.poll(() => exposure.inputValue()).toBe('0')
@@ -71,7 +71,7 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Enter')
   await expect.poll(() => exposure.inputValue()).toBe('0.2')
-  await history().getByText('Exposure +0.20, Contrast +100 carried to 1 shot').waitFor()
+  await history().getByText('Exposure +0.20, Contrast +100 copied to 1 shot').waitFor()
 })
 
 describe('a change under way', () => {
@@ -126,9 +126,9 @@ describe('undo', () => {
     await page.keyboard.press('t')
     const window = page.getByRole('dialog', { name: 'Copy to siblings' })
     await window.getByText('every other shot').click()
-    await window.getByRole('button', { name: 'Carry to 2 shots' }).click()
+    await window.getByRole('button', { name: 'Copy to 2 shots' }).click()
     await window.waitFor({ state: 'detached' })
-    await page.getByText('Exposure +0.05 carried to 2 shots.').waitFor()
+    await page.getByText('Exposure +0.05 copied to 2 shots.').waitFor()
     const go = async (key: string, name: string): Promise<void> => {
       // A slider that has the focus would take the arrow.
       await page.getByRole('heading', { level: 1 }).click()
@@ -144,7 +144,7 @@ describe('undo', () => {
     // Of another shot, and still the last one.
     await undoes('Contrast +1')
     await page.keyboard.press('Control+z')
-    await undoes('Exposure +0.05 carried to 2 shots')
+    await undoes('Exposure +0.05 copied to 2 shots')
     await history().getByRole('button', { name: 'carried to 2 shots' }).click()
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
     await go('ArrowLeft', 'OCK-102-front.jpg')

@@ -145,7 +145,7 @@ describe('a folder', () => {
     // A brief with a byte-order mark, as some editors write it.
     const brief = await smallBrief('bom.json')
     const { code, stderr } = await run('render', shoot, '--brief', brief, '--out', out)
-    expect(stderr).toContain('left out, no pictures')
+    expect(stderr).toContain('skipped, not pictures')
     expect(stderr).toContain('notes.txt')
     expect(code).toBe(0)
     expect(await readdir(join(out, 'thumb'))).toEqual(['a.webp', 'b.webp'])
@@ -166,7 +166,7 @@ test('an unknown field of a brief is an error that names the field and the neare
   const photo = `${photos}IMG_2050.jpg`
   const { code, stderr } = await run('render', photo, '--brief', brief, '--out', join(folder, 'no'))
   expect(code).toBe(2)
-  expect(stderr).toContain('steps.frame.fillPercent: there is no such field; is fillPct meant?')
+  expect(stderr).toContain('steps.frame.fillPercent: there is no such field; did you mean fillPct?')
 })
 
 test('names that no disk takes become names that every disk takes', async () => {

@@ -73,6 +73,6 @@ test('a limit is met by lowering the quality, and one that can’t be met is sai
   expect(card.length).toBeGreaterThan(1000)
   expect(await sharp(card).metadata()).toMatchObject({ format: 'heif', width: 600, height: 600 })
   await page.getByRole('link', { name: 'Sheet' }).click()
-  await page.getByRole('button', { name: /Over the byte limit/ }).click()
+  await page.getByRole('button', { name: /Over the size limit/ }).click()
   await page.getByText('1 shot selected').first().waitFor()
 })

@@ -50,7 +50,7 @@ test('the whole way without a mouse: a new shoot with its name, date and brief, 
   await keyboard.press('Space')
   await page.getByText('worst first, 2 of 2').waitFor()
   await keyboard.press('Space')
-  await page.getByText('2 passed, 0 returned, 0 left open.').waitFor()
+  await page.getByText('2 passed, 0 returned, 0 unreviewed.').waitFor()
   await keyboard.press('d')
   const button = page.getByRole('button', { name: /^Download 2 renditions/ })
   await button.waitFor()

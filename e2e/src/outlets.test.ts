@@ -21,7 +21,7 @@ beforeAll(async () => {
   await giveFiles(app.page, 'Photographs to add', [
     { name: 'products.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) },
   ])
-  await app.page.getByRole('button', { name: 'Take in 2 products' }).click()
+  await app.page.getByRole('button', { name: 'Import 2 products' }).click()
   await app.page.getByText('Bowl, blue').waitFor()
 })
 afterAll(() => app.stop())
@@ -173,7 +173,7 @@ test('a run is read, taken back, and put forward again by undo', async () => {
   await page.getByRole('button', { name: 'What changed' }).click()
   await page.getByRole('cell', { name: 'OCK-111-top.jpg' }).first().waitFor()
   await page.getByRole('button', { name: 'Undo run' }).click()
-  await page.getByText(/^Run of \d renditions taken back$/).waitFor()
+  await page.getByText(/^Run of \d renditions undone$/).waitFor()
   const current = async () =>
     (await rowsOf<{ standing: string }>(page, 'renditions')).filter(
       ({ standing }) => standing === 'current',
@@ -206,7 +206,7 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(file)),
   })
-  await page.getByText('Harbour Goods taken in.').waitFor()
+  await page.getByText('Harbour Goods imported.').waitFor()
   await page.getByLabel('An outlet’s file').setInputFiles({
     name: 'bad.json',
     mimeType: 'application/json',

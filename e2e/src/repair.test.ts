@@ -100,7 +100,7 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
   await page.keyboard.press('t')
   const window = page.getByRole('dialog', { name: 'Copy to siblings' })
   await window.getByText('Cut repairs').waitFor()
-  await window.getByRole('button', { name: 'Carry to 1 shot' }).click()
+  await window.getByRole('button', { name: 'Copy to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
   const shots = await rowsOf<{
     fileName: string
@@ -168,7 +168,7 @@ test('a picture of one’s own lies behind the product, and is in the file that 
   await page.getByLabel('Ground', { exact: true }).selectOption('picture')
   const given = { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') }
   await page.getByLabel('Picture to import').setInputFiles(given)
-  await page.getByText(/^notes\.txt can’t be used as a ground: it is no picture/).waitFor()
+  await page.getByText(/^notes\.txt can’t be used as a ground: it isn’t a picture/).waitFor()
   await page
     .getByLabel('Picture to import')
     .setInputFiles({ name: 'oak.png', mimeType: 'image/png', buffer: oak })

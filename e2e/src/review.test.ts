@@ -73,7 +73,7 @@ test('a shoot is reviewed by keys alone, worst first, with a touch-up on the way
   await next('Space', 'worst first, 5 of 6')
   await next('Space', 'worst first, 6 of 6')
   await next('Space', 'all 6 seen')
-  await page.getByText('4 passed, 2 returned, 0 left open.').waitFor()
+  await page.getByText('4 passed, 2 returned, 0 unreviewed.').waitFor()
   expect(new Set(order).size).toBe(6)
   const given = await verdicts()
   expect(order.map((name) => given[name])).toEqual([
@@ -112,7 +112,7 @@ test('what was returned is counted, sorted out, named on its tile, and left out 
   expect(await page.locator('.tile').first().getAttribute('aria-label')).toMatch(
     /returned: (edge|colour)/,
   )
-  await page.getByRole('button', { name: 'Take off Returned' }).click()
+  await page.getByRole('button', { name: 'Remove filter Returned' }).click()
   await expect.poll(() => page.locator('.tile').count()).toBe(6)
   // A passed shot whose brief changes has been changed since.
   await page.getByRole('link', { name: 'Deliver' }).click()

@@ -118,7 +118,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
   await page.mouse.click(largest.x + largest.width / 2, largest.y + largest.height / 2)
   await page
     .getByTestId('found')
-    .getByText(/, 1 refused/)
+    .getByText(/, 1 rejected/)
     .waitFor()
   const [refusedX, refusedY] = Object.values((await tidy())!.refused!)[0]!
 
@@ -144,7 +144,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
   // Taken back out of order: the older one goes, the newer stays.
   await page.getByRole('button', { name: 'Hide retouch 1' }).click()
   await works(1)
-  await page.getByRole('button', { name: 'Show work 1' }).click()
+  await page.getByRole('button', { name: 'Show retouch 1' }).click()
   await works(2)
 
   await page.keyboard.press('Escape')

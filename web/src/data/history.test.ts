@@ -112,7 +112,7 @@ describe('a history', () => {
       by: ['Exposure 2'],
     })
     expect(describeStepped(stepped, 'undo')).toBe(
-      '“Exposure 1” was only partly taken back: “Exposure 2” changed the same since.',
+      '“Exposure 1” was only partly undone: “Exposure 2” changed the same since.',
     )
     expect([await light('a'), await light('b')]).toEqual([{ exposureEv: 2 }, undefined])
   })

@@ -392,7 +392,7 @@ export function describeStepped(stepped: Stepped, what: 'undo' | 'redo'): string
     case 'nothing':
       return `Nothing to ${what}.`
     case 'blocked': {
-      const done = what === 'undo' ? 'taken back' : 'done again'
+      const done = what === 'undo' ? 'undone' : 'redone'
       const how = stepped.partly ? `only partly ${done}` : `not ${done}`
       const why =
         stepped.by.length > 0

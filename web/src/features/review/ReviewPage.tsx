@@ -87,8 +87,8 @@ function End({ view, model }: { view: ShootView; model: ReviewModel }) {
     <Flex flex="1" direction="column" align="center" justify="center" gap="10px" padding="24px">
       <Heading fontSize="24px">{countOf(model.total, 'shot')} seen</Heading>
       <Text>
-        {passed} passed, {returned.length} returned, {model.total - passed - returned.length} left
-        open.
+        {passed} passed, {returned.length} returned, {model.total - passed - returned.length}{' '}
+        unreviewed.
       </Text>
       {returned.map((shot) => (
         <Text key={shot.id} color="softInk">

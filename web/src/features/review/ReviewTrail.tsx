@@ -35,7 +35,7 @@ export function ReviewTrail({ view, model }: { view: ShootView; model: ReviewMod
               : 'then'
             : shot.verdict
               ? verdictWords(shot.verdict)
-              : 'left open'
+              : 'unreviewed'
         return (
           <button
             key={shot.id}

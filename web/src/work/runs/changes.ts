@@ -41,7 +41,7 @@ export async function undoRun(run: Run, changes: readonly RunChange[]): Promise<
   const standing = changes.filter(({ after }) => after.standing === 'current')
   await perform({
     shootId: run.shootId,
-    words: `Run of ${countOf(standing.length, 'rendition')} taken back`,
+    words: `Run of ${countOf(standing.length, 'rendition')} undone`,
     edits: standing.flatMap(({ after, before }) => [
       put('renditions', after.id, ['standing'], 'earlier'),
       ...(before ? [put('renditions', before.id, ['standing'], 'current')] : []),
