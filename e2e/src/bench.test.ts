@@ -145,7 +145,7 @@ describe('undo', () => {
     await undoes('Contrast +1')
     await page.keyboard.press('Control+z')
     await undoes('Exposure +0.05 copied to 2 shots')
-    await history().getByRole('button', { name: 'carried to 2 shots' }).click()
+    await history().getByRole('button', { name: 'copied to 2 shots' }).click()
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
     await go('ArrowLeft', 'OCK-102-front.jpg')
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')

@@ -7,6 +7,7 @@ import {
   LINEAR_OF_BYTE,
   linearToLab,
   markClipping,
+  srgbRaster,
   strainView,
   type Rgb,
   type SrgbRgba8,
@@ -102,9 +103,7 @@ export function servePreviewer({
     const stride = Math.max(1, Math.floor((width * height) / HISTOGRAM_PIXELS))
     const histogram = measureHistogram(made, stride)
     const { clipping, strain } = request.marks
-    const shown = strain === null ? made : strainView(made, strain)
-    if (clipping && strain === null) markClipping(shown)
-    show(view, shown)
+    show(view, strain !== null ? strainView(made, strain) : clipping ? clippingMarked(made) : made)
     view.shown = made
     return { width, height, histogram, tookMs: performance.now() - began }
   }
@@ -163,6 +162,13 @@ export function servePreviewer({
       product,
     }))
   }
+}
+
+/** A copy with marks: what is read under the pointer is free of them. */
+function clippingMarked({ data, ...size }: SrgbRgba8): SrgbRgba8 {
+  const marked = srgbRaster(size, data.slice())
+  markClipping(marked)
+  return marked
 }
 
 function show({ canvas }: View, { width, height, data }: SrgbRgba8): void {
