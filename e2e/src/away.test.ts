@@ -18,7 +18,7 @@ test('a finder, an encoder and a worker that can’t be fetched are waited for; 
   const { page } = app
   await page.getByRole('button', { name: 'Make 4 renditions' }).click()
   await page
-    .getByText(/cannot be fetched/)
+    .getByText(/can’t be loaded/)
     .first()
     .waitFor({ timeout: 30_000 })
   app.server.away = () => false
@@ -43,7 +43,7 @@ test('photographs dropped while it is away are kept, and come in when it is back
     ])
   await page.waitForURL(/\/shoots\//)
   await page
-    .getByText(/cannot be fetched/)
+    .getByText(/can’t be loaded/)
     .first()
     .waitFor({ timeout: 30_000 })
   expect(await rowsOf(page, 'arrivals')).toHaveLength(2)

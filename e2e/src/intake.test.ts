@@ -52,7 +52,7 @@ test('bad files are named with their reasons, the good ones go through, and all 
     jpeg('good-again.jpg', good),
   ])
   const refusals = page.getByTestId('refusals')
-  await refusals.getByText('3 files not taken in').waitFor({ timeout: 60_000 })
+  await refusals.getByText('3 files not imported').waitFor({ timeout: 60_000 })
   const text = (await refusals.textContent()) ?? ''
   expect(text).toContain('cut-short.jpg: cut short after 200,000 bytes')
   expect(text).toContain('notes.jpg: 31 bytes long, not a picture')
@@ -68,7 +68,7 @@ test('bad files are named with their reasons, the good ones go through, and all 
   await page.reload()
   await page.getByRole('button', { name: 'All 6 renditions made' }).waitFor()
   expect(await page.locator('.tile').count()).toBe(3)
-  await refusals.getByText('3 files not taken in').waitFor()
+  await refusals.getByText('3 files not imported').waitFor()
   await refusals.getByRole('button', { name: 'Clear this list' }).click()
   await refusals.waitFor({ state: 'detached' })
 })
@@ -110,7 +110,7 @@ test('what is in a zip comes in beside single files; each reject is named once, 
   )
   await second.goto(page.url())
   for (const tab of [page, second]) {
-    await tab.getByTestId('refusals').getByText('40 files not taken in').waitFor()
+    await tab.getByTestId('refusals').getByText('40 files not imported').waitFor()
     const lines = await tab
       .getByTestId('refusals')
       .getByText(/notes-\d+\.jpg/)

@@ -40,7 +40,7 @@ test('a shoot is saved as one file and opened in another browser, the same; a to
   await give.setInputFiles(asFile('torn.shoot.zip', buffer.subarray(0, buffer.length - 4000)))
   await there.page.getByText(/^torn\.shoot\.zip couldn’t be imported: .*damaged/).waitFor()
   await give.setInputFiles(asFile('lakeside.shoot.zip', buffer))
-  await there.page.getByText('New shoot is here, from lakeside.shoot.zip.').waitFor()
+  await there.page.getByText('New shoot was imported from lakeside.shoot.zip.').waitFor()
   await there.page.getByRole('heading', { name: 'New shoot' }).click()
   await there.page.getByRole('navigation').getByText('2 shots ·').waitFor()
   // The neutral that was read has put everything out of date there, too.

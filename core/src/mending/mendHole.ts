@@ -53,11 +53,13 @@ const AVERAGED_PX = 2
  */
 export function mendHole(
   source: Source,
-  { window, mask }: Hole,
+  hole: Hole,
   marginPx: number,
   dirt: readonly PxBox[],
   grain: number,
 ): Patch {
+  const { window } = hole
+  const mask = withinPhotograph(hole, source.size)
   const surface = source.sample(window, window)
   const region = regionAbout(window, source.size)
   const wide = source.sample(region, region)
@@ -65,6 +67,16 @@ export function mendHole(
   const places = placesBeside(surface, wide, { window, region, border, dirt })
   const from = blended(wide, region, window, places, grain)
   return { window, picture: filled(surface, from, mask) }
+}
+
+/** Beyond the photograph its edge goes on, dirt and all: that is nothing to go by. */
+function withinPhotograph({ window, mask }: Hole, { width, height }: Size): Uint8Array {
+  const isBeyond = (i: number): boolean => {
+    const x = window.x + (i % window.width)
+    const y = window.y + Math.floor(i / window.width)
+    return x < 0 || y < 0 || x >= width || y >= height
+  }
+  return mask.map((kind, i) => (isBeyond(i) ? UNKNOWN : kind))
 }
 
 /** Where surface may be taken from, and how unlike its border is. */

@@ -41,7 +41,7 @@ export function wholePixels(box: PxBox, { width, height }: Size): PxBox | null {
 
 /**
  * How firmly a brush holds each pixel of a window, 0…1: 1 within its hard core, fading to 0 at the rim, where
- * the last pixel is mixed. A brush thinner than a pixel holds as much as it covers.
+ * the last pixel is mixed. A brush thinner than a pixel holds at most as much as it covers.
  */
 export function brushHold({ points, radius, hardness }: PxStroke, window: PxBox): PlaneF32 {
   const hold = planeF32(window)

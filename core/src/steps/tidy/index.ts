@@ -20,7 +20,8 @@ import { TIDY_VIEWS } from './views'
 export const tidy = defineStep({
   id: 'tidy',
   title: 'Tidy',
-  engine: 2,
+  // 3: dirt at the border of the photograph is rebuilt by what lies within it.
+  engine: 3,
   settings: TidySettings,
   own: TidyOwn,
   controls: TIDY_CONTROLS,
