@@ -1,7 +1,13 @@
 import { defineConfig } from 'vitest/config'
 
 /** Tests of the real interface in a browser. */
-const browser = { environment: 'node', testTimeout: 600_000, hookTimeout: 120_000 } as const
+const browser = {
+  environment: 'node',
+  testTimeout: 600_000,
+  hookTimeout: 120_000,
+  // Something may take its time on a machine with other work to do.
+  expect: { poll: { timeout: 30_000 } },
+} as const
 
 export default defineConfig({
   test: {
