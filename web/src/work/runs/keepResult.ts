@@ -69,7 +69,7 @@ async function addVersion(
   db: Database,
 ): Promise<void> {
   const { placementId, bytes, hash, findings, ...facts } = file
-  const slot = { shotId: shot.id, briefId: run.briefId, outletId: null, placementId }
+  const slot = { shotId: shot.id, briefId: run.briefId, placementId }
   const before = await db.renditions
     .where('id')
     .startsWith(`${slotOf(slot)}/`)
