@@ -68,7 +68,7 @@ test('questions are answered by one’s own shot as it would come out, and each 
 test('beside the settings stand two shots, by another brief as well', async () => {
   const { page } = app
   await page.getByRole('link', { name: 'every setting' }).click()
-  await page.getByLabel('Beside another brief').selectOption({ label: 'Pale portrait' })
+  await page.getByLabel('Compare with another brief').selectOption({ label: 'Pale portrait' })
   await page.getByText('Right: Behind, Ratio, Fill 80').waitFor()
   await page.locator('[data-drawn="true"]').nth(3).waitFor({ timeout: 60_000 })
 })

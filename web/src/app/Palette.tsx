@@ -19,9 +19,9 @@ export function Palette() {
   return (
     <>
       <button type="button" className="palette-opener" onClick={() => setOpen(true)}>
-        Find or do <Key>{keyLabel('palette')}</Key>
+        Search <Key>{keyLabel('palette')}</Key>
       </button>
-      <Window title="Find or do" untitled open={open} onClose={close}>
+      <Window title="Search or run a command" untitled open={open} onClose={close}>
         {shootId ? <OfShoot shootId={shootId} onDone={close} /> : <List onDone={close} />}
       </Window>
     </>
@@ -45,7 +45,7 @@ function List({ view, onDone }: Props) {
   const [typed, setTyped] = useState('')
   const finds = useMemo(() => (view ? findsOf(view, typed) : []), [view, typed])
   return (
-    <Command label="Find or do" loop className="palette">
+    <Command label="Search or run a command" loop className="palette">
       <Command.Input
         placeholder="Search, or run a command"
         autoFocus

@@ -51,7 +51,7 @@ export function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
         flex="none"
         onClick={() => useHints.setState({ away: true })}
       >
-        Put away
+        Hide
       </Action>
     </Flex>
   )

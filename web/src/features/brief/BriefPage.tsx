@@ -97,7 +97,7 @@ function BriefSettings({ view }: { view: ShootView }) {
             <Link to={`/shoots/${shoot.id}/brief/by-eye`}>
               <u>by eye</u>
             </Link>
-            , too.
+            .
           </Text>
           {wanted === '' && (
             <Box marginBottom="26px">

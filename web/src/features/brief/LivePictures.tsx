@@ -42,7 +42,7 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
       <Box width={WIDTH}>
         {shown.length > 0 && (
           <Choose
-            words={beside ? `Beside ${beside.name}` : 'Beside another brief'}
+            words={beside ? `Compared with ${beside.name}` : 'Compare with another brief'}
             width="100%"
             options={[
               ...(beside ? [{ id: 'none', words: 'only this brief' }] : []),

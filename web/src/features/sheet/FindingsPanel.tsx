@@ -28,7 +28,7 @@ interface Props {
   readonly remedies: Readonly<Record<string, Remedy>>
 }
 
-/** What wants a look, counted, worst first; one click selects exactly those shots. */
+/** What needs attention, counted, worst first; one click selects exactly those shots. */
 export function FindingsPanel(props: Props) {
   const { view, failed, selectedIds, onSelect } = props
   const { look, notes, usual } = props.counts
@@ -91,7 +91,7 @@ export function FindingsPanel(props: Props) {
   )
 }
 
-/** How many want a look; while photographs are being measured, how many of them are. */
+/** How many need attention; while photographs are being measured, how many of them are. */
 function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
   const { shots, measures } = view
   const measured = shots.filter(({ originalHash }) => measures.has(originalHash)).length
@@ -99,7 +99,7 @@ function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
   if (measured < shots.length)
     return `${formatCount(measured)} of ${formatCount(shots.length)} measured`
   if (wanting === 0) return 'Nothing needs attention'
-  return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'wants' : 'want'} a look`
+  return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'needs' : 'need'} attention`
 }
 
 /** Shots that the last run could not make; selected, each says why. */

@@ -1,7 +1,5 @@
 import type { ComponentProps } from 'react'
 import type { Doubt } from '@cloudbank/core/matte'
-import type { Outline } from '@cloudbank/core/steps'
-import type { Point } from '@cloudbank/core/strokes'
 import { HandMarks, LINES } from '../../stage/hand'
 import { PathNodes } from './PathNodes'
 import type { PathEditor } from './usePathEditor'
@@ -35,15 +33,3 @@ export const CutOverlay = ({ doubts, path, ...hand }: Props) => (
     )}
   </HandMarks>
 )
-
-/** Outlines as the data of an SVG path on the screen. */
-export const screenPath = (outlines: readonly Outline[], at: (point: Point) => Point): string =>
-  outlines
-    .map((outline) => {
-      const curves = outline.map((node, i) => {
-        const next = outline[(i + 1) % outline.length]!
-        return `C${at(node.out).join(' ')} ${at(next.in).join(' ')} ${at(next.at).join(' ')}`
-      })
-      return `M${at(outline[0]!.at).join(' ')}${curves.join('')}Z`
-    })
-    .join('')

@@ -1,6 +1,6 @@
+import type { Outline } from '@cloudbank/core/steps'
 import type { Point } from '@cloudbank/core/strokes'
 import { LINES } from '../../stage/hand'
-import { screenPath } from './CutOverlay'
 import type { PathEditor } from './usePathEditor'
 
 /** Side of a node's square on the screen, in pixels. */
@@ -54,5 +54,17 @@ const openPath = (nodes: NonNullable<PathEditor['open']>, at: (point: Point) => 
       if (i === 0) return `M${at(node.at).join(' ')}`
       const before = nodes[i - 1]!
       return `C${at(before.out).join(' ')} ${at(node.in).join(' ')} ${at(node.at).join(' ')}`
+    })
+    .join('')
+
+/** Outlines as the data of an SVG path on the screen. */
+const screenPath = (outlines: readonly Outline[], at: (point: Point) => Point): string =>
+  outlines
+    .map((outline) => {
+      const curves = outline.map((node, i) => {
+        const next = outline[(i + 1) % outline.length]!
+        return `C${at(node.out).join(' ')} ${at(next.in).join(' ')} ${at(next.at).join(' ')}`
+      })
+      return `M${at(outline[0]!.at).join(' ')}${curves.join('')}Z`
     })
     .join('')

@@ -75,7 +75,7 @@ function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
           ))}
         </Box>
       )}
-      <Toggle label="Mark it" value={marks} set={(on) => useTidyTools.setState({ marks: on })} />
+      <Toggle label="Mark dirt" value={marks} set={(on) => useTidyTools.setState({ marks: on })} />
       <Toggle
         label="Show strokes"
         value={strokes}
@@ -104,9 +104,9 @@ function Toggle(props: { label: string; value: boolean; set: (on: boolean) => vo
 function Looks() {
   const { look, strain, shade, band } = useTidyTools()
   return (
-    <Part title="Seen" aside={<Key>{keyLabel('look')}</Key>}>
+    <Part title="View" aside={<Key>{keyLabel('look')}</Key>}>
       <Choices
-        label="Seen"
+        label="View"
         options={TIDY_LOOKS.map((id) => ({ id, word: LOOK_WORDS[id] }))}
         chosen={look}
         choose={(id) => useTidyTools.setState({ look: id })}
@@ -118,7 +118,7 @@ function Looks() {
       )}
       {look === 'strain' && (
         <Choices
-          label="Strained"
+          label="Strain"
           options={STRAINS.map(({ word }, i) => ({ id: i as 0 | 1 | 2, word }))}
           chosen={strain}
           choose={(id) => useTidyTools.setState({ strain: id })}

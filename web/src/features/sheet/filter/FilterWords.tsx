@@ -22,7 +22,11 @@ export function FilterWords({ view, filter, left, onChange }: Props) {
       {words.map(({ words: word, without }) => (
         <span key={word} className="filter-word">
           <span title={word}>{word}</span>
-          <button type="button" aria-label={`Remove filter ${word}`} onClick={() => onChange(without)}>
+          <button
+            type="button"
+            aria-label={`Remove filter ${word}`}
+            onClick={() => onChange(without)}
+          >
             ×
           </button>
         </span>
