@@ -16,6 +16,10 @@ export function hexToBytes(hex: HexColour): Rgb {
   return [value >> 16, (value >> 8) & 255, value & 255]
 }
 
+/** A hex colour of three sRGB bytes (0…255, whole). */
+export const bytesToHex = (bytes: Rgb): HexColour =>
+  `#${bytes.map((byte) => byte.toString(16).padStart(2, '0')).join('')}`.toUpperCase()
+
 /** The three components of a hex colour in linear light (0…1). */
 export function hexToLinear(hex: HexColour): Rgb {
   const [r, g, b] = hexToBytes(hex)

@@ -4,8 +4,8 @@ import { stemOf } from '@cloudbank/core/names'
 import { formatCount } from '@cloudbank/core/words'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
+import { sha256 } from '@cloudbank/hosts/pool'
 import { AssetHash, database, type AssetRow, type Database } from '../data'
-import { hashOf } from './hashOf'
 
 /** A ground stands behind: more pixels than these are of no use there. */
 const MAX_PIXELS = 64e6
@@ -50,7 +50,7 @@ export async function bringInCube(file: File, db: Database = database): Promise<
   const text = new TextDecoder().decode(bytes)
   const { title } = parseCube(text)
   const row: AssetRow = {
-    hash: AssetHash.parse(await hashOf(bytes)),
+    hash: AssetHash.parse(await sha256(bytes)),
     role: 'look',
     name: title === '' ? stemOf(file.name) : title,
     blob: new Blob([bytes]),
@@ -76,7 +76,7 @@ export async function bringInGround(file: File, db: Database = database): Promis
     )
   const bytes = await file.arrayBuffer()
   const row: AssetRow = {
-    hash: AssetHash.parse(await hashOf(bytes)),
+    hash: AssetHash.parse(await sha256(bytes)),
     role: 'ground',
     name: stemOf(file.name),
     blob: new Blob([bytes], { type: file.type }),

@@ -1,5 +1,12 @@
 import { densityOf, readFileFacts, type FileType } from '../../codec'
-import { deltaE2000, hexToBytes, LINEAR_OF_BYTE, linearToLab, type Rgb } from '../../raster'
+import {
+  bytesToHex,
+  deltaE2000,
+  hexToBytes,
+  LINEAR_OF_BYTE,
+  linearToLab,
+  type Rgb,
+} from '../../raster'
 import type { Box01, HexColour, Size, SrgbRgba8 } from '../../raster'
 
 /** What a finished file is, read from its own bytes after decoding them again. */
@@ -78,7 +85,7 @@ function borderOf(picture: SrgbRgba8): FinishedFile['border'] {
   })
   off.sort((a, b) => a - b)
   return {
-    colour: hexOf(colour),
+    colour: bytesToHex(colour),
     spread: off[Math.min(off.length - 1, Math.floor(off.length * 0.99))] ?? 0,
     clear01: clear / Math.max(1, off.length),
   }
@@ -162,12 +169,6 @@ const labOfBytes = ([r, g, b]: Rgb): Rgb =>
   linearToLab([LINEAR_OF_BYTE[r]!, LINEAR_OF_BYTE[g]!, LINEAR_OF_BYTE[b]!])
 
 const distance = (a: Rgb, b: Rgb): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
-
-const hexOf = (bytes: Rgb): HexColour =>
-  `#${bytes
-    .map((byte) => byte.toString(16).padStart(2, '0'))
-    .join('')
-    .toUpperCase()}`
 
 /** Lab of a colour written in hex. */
 export const labOfHex = (hex: HexColour): Rgb => labOfBytes(hexToBytes(hex))

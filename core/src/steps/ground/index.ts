@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import {
+  bytesToHex,
   fitInside,
   fractionsOf,
   labToLinear,
@@ -11,10 +12,8 @@ import {
   resamplePlane,
   LINEAR,
   wholeOf,
-  type HexColour,
   type LinearRgba,
   type PlaneF32,
-  type Rgb,
 } from '../../raster'
 import { found, type ShotFacts } from '../../facts'
 import { MATTE } from '../../matte'
@@ -147,7 +146,8 @@ function plannedBehind(
       const place = { window: { x: 0, y: 0, ...photograph }, photograph, alpha: () => null }
       for (const pass of passes) if (pass.layer === 'colour') pass.paint(lit, place)
       const [, a, b] = linearToLab([lit.data[0]!, lit.data[1]!, lit.data[2]!])
-      return { kind: 'colour', colour: hexOf(labToLinear([behind.lightness, a, b])) }
+      const [red, green, blue] = labToLinear([behind.lightness, a, b])
+      return { kind: 'colour', colour: bytesToHex([byteOf(red), byteOf(green), byteOf(blue)]) }
     }
     case 'picture': {
       // A shot that was not cut keeps its backdrop.
@@ -162,15 +162,7 @@ function plannedBehind(
   }
 }
 
-const hexOf = (linear: Rgb): HexColour =>
-  `#${linear
-    .map((value) =>
-      Math.round(linearToSrgb(value) * 255)
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')
-    .toUpperCase()}`
+const byteOf = (linear: number): number => Math.round(linearToSrgb(linear) * 255)
 
 /** What is laid under the product: its shadow, and the reflection under that. */
 function standing(settings: GroundSettings, facts: ShotFacts): Pass[] {

@@ -5,8 +5,8 @@ import {
   type DeliveryFile,
   type LeftFile,
 } from '@cloudbank/core/shoot'
+import { sha256 } from '@cloudbank/hosts/pool'
 import { FileHash, type Database } from '../../data'
-import { hashOf } from '../hashOf'
 
 /**
  * A rendition with the words that are asked for written into it. It stays as it was made where none are, where
@@ -34,6 +34,6 @@ export async function leavingFile(
   const written = withLeavingWords(new Uint8Array(await row.blob.arrayBuffer()), file, words)
   if (!written) return asIs
   const made = written as Uint8Array<ArrayBuffer> // made here, never shared
-  const sha256 = FileHash.parse(await hashOf(made))
-  return { blob: new Blob([made]), left: { file, bytes: made.length, sha256, words } }
+  const hash = FileHash.parse(await sha256(made))
+  return { blob: new Blob([made]), left: { file, bytes: made.length, sha256: hash, words } }
 }

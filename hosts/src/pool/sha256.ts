@@ -1,5 +1,5 @@
 /** SHA-256 of bytes, in hex. */
-export async function hashOf(bytes: ArrayBuffer | Uint8Array<ArrayBuffer>): Promise<string> {
+export async function sha256(bytes: ArrayBuffer | Uint8Array<ArrayBuffer>): Promise<string> {
   const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
   return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('')
 }
