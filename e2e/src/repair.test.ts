@@ -1,13 +1,14 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterEach, beforeEach, expect, test } from 'vitest'
 import { demoPhotos, newShoot, rowsOf, startApp, unzip, type RunningApp } from './harness'
 
 let app: RunningApp
-beforeAll(async () => {
+beforeEach(async () => {
   app = await startApp()
+  await newShoot(app, await demoPhotos(['OCK-104-top.jpg', 'OCK-104-three-quarter.jpg']))
 })
-afterAll(() => app.stop())
+afterEach(() => app.stop())
 
 /** A pixel of the cut on the bench, at a place in fractions of the picture. */
 const pixelAt = (x01: number, y01: number): Promise<number[]> =>
@@ -49,7 +50,6 @@ const WALL: readonly (readonly [number, number])[] = [
 
 test('a cut is repaired by hand, undone, carried to a sibling, and saved with its alpha', async () => {
   const { page } = app
-  await newShoot(app, await demoPhotos(['OCK-104-top.jpg', 'OCK-104-three-quarter.jpg']))
   await page.locator('.tile', { hasText: 'top' }).dblclick()
   await page.locator('nav[aria-label=Stages] button', { hasText: 'Cut' }).click()
   await page.getByTestId('cut-picture').waitFor({ timeout: 60_000 })
@@ -121,15 +121,17 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
       Object.values(touches.cut?.repairs ?? {}).find(({ kind }) => kind === 'paint')!.points[0]!,
   )
   expect(painted[0]).not.toEqual(painted[1])
+  // On the sheet it says so where the automatic cut has its chance.
+  await page.keyboard.press('Escape')
+  await page.getByRole('listbox', { name: 'Shots' }).waitFor()
+  await page.keyboard.press('4')
+  await page.getByText('by hand').first().waitFor()
 })
 
 test('the Cut lens fills in, and has the least sure first on demand', async () => {
   const { page } = app
-  await page.keyboard.press('Escape')
-  await page.getByRole('listbox', { name: 'Shots' }).waitFor()
   await page.keyboard.press('4')
   await expect.poll(() => page.locator('[data-doubts]').count(), { timeout: 60_000 }).toBe(2)
-  await page.getByText('by hand').first().waitFor()
   await page.getByLabel('Order').selectOption('Worst first')
   await page.locator('.group-head', { hasText: 'Worst first' }).waitFor()
   expect(await page.locator('.tile').count()).toBe(2)
@@ -137,7 +139,6 @@ test('the Cut lens fills in, and has the least sure first on demand', async () =
 
 test('cut-outs of a selection come as one zip, in the middle of which the page was reloaded', async () => {
   const { page } = app
-  await page.getByLabel('Order').selectOption('By product')
   await page.locator('.tile').first().click()
   await page.keyboard.press('a')
   await page.getByText('2 shots selected').waitFor()

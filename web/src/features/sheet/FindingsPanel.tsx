@@ -61,7 +61,14 @@ export function FindingsPanel(props: Props) {
       borderRightWidth="1px"
       borderColor="hairline"
     >
-      <Heading as="h2" fontSize="16px" fontWeight="700" paddingX="16px" marginBottom="8px">
+      <Heading
+        as="h2"
+        fontSize="14px"
+        lineHeight="1.3"
+        fontWeight="700"
+        paddingX="16px"
+        marginBottom="8px"
+      >
         <PanelTitle wanting={wanting.size} view={view} />
       </Heading>
       <FailedShots failed={failed} isShown={isShown} onSelect={onSelect} />
