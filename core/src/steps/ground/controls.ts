@@ -35,7 +35,7 @@ export const GROUND_CONTROLS: readonly ControlGroup<Field>[] = [
         options: [
           { value: 'none', words: 'none' },
           { value: 'kept', words: 'the photograph’s own' },
-          { value: 'made', words: 'made from the outline' },
+          { value: 'made', words: 'drawn from the outline' },
         ],
       },
       number('shadowPct', 'Strength', '%', hasShadow),

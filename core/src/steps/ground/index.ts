@@ -44,7 +44,7 @@ export const ground = defineStep({
   describe: ({ behind, shadow, reflectionPct }) =>
     [
       describeBehind(behind),
-      shadow === 'kept' ? 'own shadow' : shadow === 'made' ? 'made shadow' : null,
+      shadow === 'kept' ? 'own shadow' : shadow === 'made' ? 'drawn shadow' : null,
       reflectionPct > 0 ? 'reflection' : null,
     ]
       .filter((part) => part !== null)

@@ -45,7 +45,7 @@ export const GroundSettings = z.strictObject({
   shadow: z
     .enum(['none', 'kept', 'made'])
     .default('none')
-    .describe('No shadow, the photograph’s own, or one made from the outline.'),
+    .describe('No shadow, the photograph’s own, or one drawn from the outline.'),
   shadowPct: Pct.default(60).describe(
     'How dark the shadow is; for the photograph’s own, how much of it is kept.',
   ),
@@ -55,12 +55,12 @@ export const GroundSettings = z.strictObject({
     .max(180)
     .default(-25)
     .describe(
-      'Direction of a made shadow: 0 to the right, 90 away from the camera, −90 towards it.',
+      'Direction of a drawn shadow: 0 to the right, 90 away from the camera, −90 towards it.',
     ),
   shadowLengthPct: Pct.default(35).describe(
-    'Length of a made shadow relative to the product’s height.',
+    'Length of a drawn shadow relative to the product’s height.',
   ),
-  shadowSoftPct: Pct.default(45).describe('How soft a made shadow gets with distance.'),
+  shadowSoftPct: Pct.default(45).describe('How soft a drawn shadow gets with distance.'),
   contactPct: Pct.default(60).describe('How dark the contact shadow is.'),
   reflectionPct: Pct.default(0).describe('How strongly the ground reflects the product.'),
   reflectionFadePct: z

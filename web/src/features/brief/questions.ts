@@ -40,7 +40,7 @@ export const QUESTIONS: readonly Question[] = [
     answers: [
       { words: 'Nothing', sets: { ground: { shadow: 'none' } } },
       { words: 'Their own shadow', sets: { ground: { shadow: 'kept' } } },
-      { words: 'A made shadow', sets: { ground: { shadow: 'made' } } },
+      { words: 'A drawn shadow', sets: { ground: { shadow: 'made' } } },
     ],
   },
   {

@@ -125,7 +125,7 @@ function describe(facts: CutFacts | null): string {
 async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {
   const outlines = await traceOf(bench, plan)
   if (!outlines) return
-  path.setOutlines('Path made from the cut', outlines)
+  path.setOutlines('Path traced from the cut', outlines)
   useCutTools.setState({ tool: 'path' })
 }
 
