@@ -1,4 +1,9 @@
-import { type DeliveryItem, type DeliveryPlan, groupBy } from '@cloudbank/core/shoot'
+import {
+  groupBy,
+  type DeliveryItem,
+  type DeliveryPlan,
+  type ShootRows,
+} from '@cloudbank/core/shoot'
 import { findingsOf } from '../../work/model'
 import type { Weight } from '@cloudbank/core/findings'
 import { ALT_PROBLEMS, altProblems, type AltProblem } from '@cloudbank/core/names'
@@ -12,7 +17,7 @@ import {
   type RuleId,
 } from '@cloudbank/core/outlets'
 import { describeFinding, wordsOf } from '@cloudbank/core/steps'
-import type { ShootView, Shot } from '../../data'
+import type { Shot } from '../../data'
 
 /** What can be done about something at once. */
 export type Deed =
@@ -36,7 +41,7 @@ export interface Decision {
 const ORDER: readonly Weight[] = ['blocks', 'look', 'note']
 
 /** All that there is to decide, worst first, the most pictures first among equals. */
-export function decisionsFor(view: ShootView, plan: DeliveryPlan): Decision[] {
+export function decisionsFor(view: ShootRows, plan: DeliveryPlan): Decision[] {
   return [
     ...brokenRules(plan),
     ...unread(plan),
@@ -145,7 +150,7 @@ function notReady({ items }: DeliveryPlan): Decision[] {
 }
 
 /** What wants a look in pictures that leave, a line a kind. */
-function foundIn(view: ShootView, { items }: DeliveryPlan): Decision[] {
+function foundIn(view: ShootRows, { items }: DeliveryPlan): Decision[] {
   const shots = shotsOf(items)
   const found = shots.flatMap((shot) =>
     findingsOf(shot, view)

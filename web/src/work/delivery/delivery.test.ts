@@ -1,75 +1,19 @@
-import type { ShootRows } from '@cloudbank/core/shoot'
 import { chooseFor, manifestOf, manifestTable, readyOf, webPageOf } from '@cloudbank/core/shoot'
-import {
-  bySlots,
-  fileHash,
-  measured,
-  renditionRow,
-  shootView,
-  shotRow,
-} from '@cloudbank/core/shoot/testing'
-import { keyOf, planDelivery, recipeOf } from '../model'
+import { fileHash, measured, shotRow } from '@cloudbank/core/shoot/testing'
+import { planDelivery } from '../model'
 import 'fake-indexeddb/auto'
 import { unzipSync } from 'fflate'
 import exifr from 'exifr'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 
-import { Outlet, READY_OUTLETS, type FinishedFile } from '@cloudbank/core/outlets'
-import { openDatabase, type Product, type Rendition, type Shot } from '../../data'
+import { Outlet, READY_OUTLETS } from '@cloudbank/core/outlets'
+import { openDatabase, type Rendition, type Shot } from '../../data'
 import { readCaptureFacts } from '@cloudbank/core/codec'
 import { recordDelivery } from './deliveries'
+import { bazaar, mugs, products, shop, viewOf, withOutlets } from './delivered.testing'
 import { leavingFile } from './leavingFile'
 import { folderSink, packAgain, packDelivery, zipSink } from './packDelivery'
-
-/** A shoot with these shots, each of whose placements is made and up to date. */
-function viewOf(shots: readonly Shot[], change: Partial<ShootRows> = {}): ShootRows {
-  const view = shootView({ shots, ...change })
-  const recipe = recipeOf(view)
-  const rows = shots.flatMap((shot) =>
-    recipe.steps.finish.placements.map((placement): Rendition => {
-      const { id, longSidePx } = placement
-      const format = placement.format === 'auto' ? 'jpeg' : placement.format
-      const key = keyOf(shot, recipe, placement)
-      const side = { width: longSidePx, height: longSidePx }
-      return renditionRow(shot.id, id, { key, format, ...side, finished: finished(longSidePx) })
-    }),
-  )
-  return { ...view, renditions: bySlots(rows) }
-}
-
-const finished = (side: number): FinishedFile => ({
-  type: 'jpeg',
-  width: side,
-  height: side,
-  bytes: 100,
-  border: { colour: '#FFFFFF', spread: 0, clear01: 0 },
-  product: { x: 0.075, y: 0.2, width: 0.85, height: 0.6 },
-  hasProfile: true,
-  dpi: 72,
-})
-
-const mug = {
-  sku: 'M-1',
-  name: 'Mug, "tin"',
-  brand: '',
-  type: 'mug',
-  variant: 'ochre',
-  colour: 'ochre',
-  barcode: '',
-  price: '',
-  more: { Material: 'tin' },
-} as unknown as Product // its ids do not matter here
-
-const mugs = ['front', 'top', 'back'].map((angle, order) =>
-  shotRow(angle, { sku: 'M-1', angle, order, fileName: `DSC_${order}.jpg` }),
-)
-const products = new Map([['M-1', mug]])
-const withOutlets = (...outlets: Outlet[]): Partial<ShootRows> => ({
-  products,
-  shoot: { ...shootView().shoot, outlets, ownFiles: false },
-})
-const [shop, bazaar] = READY_OUTLETS as readonly [Outlet, Outlet]
 
 describe('the files of a delivery', () => {
   test('without a product are named like their photographs, each in a folder by the placement’s name', () => {
