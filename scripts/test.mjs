@@ -13,15 +13,20 @@ const total = { passed: 0, failed: 0, skipped: 0 }
 const started = Date.now()
 const seconds = () => `${Math.round((Date.now() - started) / 1000)} s`
 
-/** Runs a command to its end; what it prints is shown when it ends, so that two at a time stay readable. */
-function run(name, command, args) {
+/**
+ * Runs a command to its end. While others run beside it, what it prints is shown when it ends, so that it stays
+ * readable.
+ */
+function run(name, command, args, output) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    if (output === 'live') console.log(`\n— ${name}`)
+    const out = output === 'live' ? 'inherit' : 'pipe'
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', out, out] })
     const printed = []
-    child.stdout.on('data', (chunk) => printed.push(chunk))
-    child.stderr.on('data', (chunk) => printed.push(chunk))
+    child.stdout?.on('data', (chunk) => printed.push(chunk))
+    child.stderr?.on('data', (chunk) => printed.push(chunk))
     child.on('close', (status) => {
-      console.log(`\n— ${name} (until ${seconds()})`)
+      if (output !== 'live') console.log(`\n— ${name} (until ${seconds()})`)
       process.stdout.write(Buffer.concat(printed))
       resolve(status === 0)
     })
@@ -30,21 +35,22 @@ function run(name, command, args) {
 
 /** Runs a command as one check. */
 async function check(name, command, args) {
-  total[(await run(name, command, args)) ? 'passed' : 'failed']++
+  total[(await run(name, command, args, 'at its end')) ? 'passed' : 'failed']++
 }
 
 /** Runs Vitest projects and adds up their tests. */
-async function vitest(...projects) {
+async function vitest(projects, output) {
   const report = join(root, `.cache/${projects[0]}-report.json`)
   mkdirSync(join(root, '.cache'), { recursive: true })
   rmSync(report, { force: true })
-  const passed = await run(`${projects[0]} tests`, bin('vitest'), [
+  const args = [
     'run',
     ...projects.flatMap((project) => ['--project', project]),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${report}`,
-  ])
+  ]
+  const passed = await run(`${projects[0]} tests`, bin('vitest'), args, output)
   try {
     const { numPassedTests, numFailedTests, numPendingTests } = JSON.parse(
       readFileSync(report, 'utf8'),
@@ -72,10 +78,10 @@ await Promise.all([
   })(),
   (async () => {
     await check('build', process.execPath, ['scripts/build.mjs'])
-    await vitest('unit')
+    await vitest(['unit'], 'at its end')
   })(),
 ])
-await vitest('e2e', 'e2e-alone')
+await vitest(['e2e', 'e2e-alone'], 'live')
 
 console.log(`\n${seconds()}`)
 const { passed, failed, skipped } = total
