@@ -55,7 +55,7 @@ test('full in the middle of a run: it is held and says so, and goes on by itself
     .getByText(
       'The run is paused: no space left in this browser. Free some on the home page; it resumes by itself.',
     )
-    .waitFor({ timeout: 60_000 })
+    .waitFor({ timeout: 180_000 })
   await page.getByText('Paused', { exact: true }).waitFor()
   const before = await countRenditions(page)
   expect(before).toBeGreaterThan(0)
@@ -65,5 +65,5 @@ test('full in the middle of a run: it is held and says so, and goes on by itself
   await page.getByRole('button', { name: 'Free earlier versions' }).click()
   await page.getByText(/^Nothing to free|freed\.$/).waitFor()
   await page.goto(sheet)
-  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor({ timeout: 90_000 })
+  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor({ timeout: 180_000 })
 })
