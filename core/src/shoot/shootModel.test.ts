@@ -1,26 +1,14 @@
 import { describe, expect, test } from 'vitest'
 import { createShootModel } from './createShootModel'
+import { rowOf } from './row.testing'
 import { NO_FILTER } from './filter'
 import { countFindings } from './findingCounts'
 import type { ShootRows } from './rows'
-import { lightingRow, renditionRow, shotRow } from './rows/rows.testing'
+import { lightingRow, shotRow } from './rows/rows.testing'
 import { bySlots, measured, shootView } from './rows/view.testing'
 
 const model = createShootModel()
 const { choicesOf, findingsOf, matching, recipeOf, settingsAt } = model
-
-/** A row of one product, each picture's product with its middle at this height. */
-function row(middles: readonly number[], shots = middles.map((_, i) => shotOf(i))): ShootRows {
-  const view = shootView({ shots })
-  const [placement] = recipeOf(view).steps.finish.placements
-  const rows = shots.map(({ id }, i) =>
-    renditionRow(id, placement!.id, {
-      productBox: { x: 0.1, y: middles[i]! - 0.3, width: 0.8, height: 0.6 },
-    }),
-  )
-  return { ...view, renditions: bySlots(rows) }
-}
-const shotOf = (i: number) => shotRow(`s${i}`, { sku: 'M-1', order: i })
 
 describe('what is found of a shot against its siblings', () => {
   const outOfLine = { ...NO_FILTER, finding: ['out-of-line'] }
@@ -32,10 +20,10 @@ describe('what is found of a shot against its siblings', () => {
     matching(view.shots, view, outOfLine).map(({ id }) => id)
 
   test('is counted and filtered anew when a sibling is made, though the shot itself is as it was', () => {
-    const even = row([0.5, 0.5, 0.5, 0.44])
+    const even = rowOf([0.5, 0.5, 0.5, 0.44])
     expect([counted(even), left(even)]).toEqual([['s3'], ['s3']])
     // The others come to stand where it stands: nothing of the shot itself has changed.
-    const shifted = row([0.44, 0.44, 0.44, 0.44], [...even.shots])
+    const shifted = rowOf([0.44, 0.44, 0.44, 0.44], [...even.shots])
     const kept = { ...shifted, renditions: new Map(shifted.renditions) }
     for (const [slot, rendition] of even.renditions)
       if (rendition.shotId === even.shots[3]!.id) kept.renditions.set(slot, rendition)
@@ -46,7 +34,7 @@ describe('what is found of a shot against its siblings', () => {
   })
 
   test('is the same list for as long as it is the same, and another once a rendition is', () => {
-    const view = row([0.5, 0.5, 0.5])
+    const view = rowOf([0.5, 0.5, 0.5])
     const [shot] = view.shots
     expect(findingsOf(shot!, { ...view })).toBe(findingsOf(shot!, view))
     const again = {
