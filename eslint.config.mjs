@@ -48,7 +48,7 @@ const STATE = [
 ]
 
 /** Tests play what the code itself may not touch. */
-const TESTS = ['**/*.test.ts', '**/*.testing.ts']
+const TESTS = ['**/*.test.{ts,tsx}', '**/*.testing.{ts,tsx}']
 
 export default tseslint.config(
   {

@@ -15,7 +15,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,hosts,server,web,bench}/src/**/*.test.ts'],
+          include: ['{core,hosts,server,web,bench}/src/**/*.test.{ts,tsx}'],
           environment: 'node',
           testTimeout: 60_000,
         },

@@ -113,12 +113,12 @@ export async function exportCutOut(
       const standing = drawLinear(clean, facts, { ...grounded, behind: { kind: 'transparent' } })
       const alpha = paintPlaceOf(facts, whole).alpha()!
       const layers: Layer[] = [
-        await layer('Outline', outlineOf(alpha), false),
-        await layer('Mask', maskOf(alpha), false),
-        await layer('Cut-out', picture, true),
-        await layer('Shadow', srgbOfLinear(without(standing, product)), true),
-        await layer('Ground', groundPicture(grounded), true),
-        await layer('Original', srgbOfLinear(drawLinear(source, facts, whole)), false),
+        await layer('Outline', outlineOf(alpha), 'hidden'),
+        await layer('Mask', maskOf(alpha), 'hidden'),
+        await layer('Cut-out', picture, 'visible'),
+        await layer('Shadow', srgbOfLinear(without(standing, product)), 'visible'),
+        await layer('Ground', groundPicture(grounded), 'visible'),
+        await layer('Original', srgbOfLinear(drawLinear(source, facts, whole)), 'hidden'),
       ]
       const merged = drawLinear(clean, facts, grounded)
       const ground = groundOf(grounded)
@@ -136,8 +136,12 @@ export async function exportCutOut(
     }
   }
 
-  async function layer(name: string, drawn: SrgbRgba8, visible: boolean): Promise<Layer> {
-    return { name, visible, png: await pngOf(drawn, codec, dpi) }
+  async function layer(
+    name: string,
+    drawn: SrgbRgba8,
+    visibility: Layer['visibility'],
+  ): Promise<Layer> {
+    return { name, visibility, png: await pngOf(drawn, codec, dpi) }
   }
 }
 

@@ -1,11 +1,12 @@
 import { strToU8, zipSync, type Zippable } from 'fflate'
+import { escapeMarkup } from '../words'
 
 /** One layer of a layered file, the uppermost first. */
 export interface Layer {
   readonly name: string
   /** A PNG as large as the picture. */
   readonly png: Uint8Array
-  readonly visible: boolean
+  readonly visibility: 'visible' | 'hidden'
 }
 
 export interface LayeredFile {
@@ -29,8 +30,8 @@ export function encodeOpenRaster(file: LayeredFile): Uint8Array {
     `<image version="0.0.5" w="${width}" h="${height}" xres="${Math.round(dpi)}" yres="${Math.round(dpi)}">`,
     '<stack>',
     ...layers.map(
-      ({ name, visible }, i) =>
-        `<layer name="${escaped(name)}" src="${sourceOf(i)}" x="0" y="0" opacity="1.0" visibility="${visible ? 'visible' : 'hidden'}" composite-op="svg:src-over"/>`,
+      ({ name, visibility }, i) =>
+        `<layer name="${escapeMarkup(name)}" src="${sourceOf(i)}" x="0" y="0" opacity="1.0" visibility="${visibility}" composite-op="svg:src-over"/>`,
     ),
     '</stack>',
     '</image>',
@@ -49,6 +50,3 @@ export function encodeOpenRaster(file: LayeredFile): Uint8Array {
 }
 
 const sourceOf = (i: number): string => `data/layer${i}.png`
-
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (letter) => `&#${letter.charCodeAt(0)};`)

@@ -1,5 +1,5 @@
 import { defineNote } from '../memory'
-import { fitInside, linearToLab, POINT, wholeOf, type Rgb } from '../raster'
+import { fitInside, linearToLab, median, POINT, wholeOf, type Rgb } from '../raster'
 import type { Source } from '../source'
 
 /** Width of the ring along the border that is looked at, as a share of the shorter side. */
@@ -37,7 +37,8 @@ function readRing(source: Source): BackdropRing {
     for (let x = 0; x < width; x++, p += 4)
       if (x < ring || y < ring || x >= width - ring || y >= height - ring)
         samples.push([data[p]!, data[p + 1]!, data[p + 2]!])
-  const middle = linearToLab([median(samples, 0), median(samples, 1), median(samples, 2)])
+  const channel = (c: 0 | 1 | 2): number => median(samples.map((sample) => sample[c])) ?? 0
+  const middle = linearToLab([channel(0), channel(1), channel(2)])
   const same = samples.filter((sample) => {
     const [l, a, b] = linearToLab(sample)
     return Math.hypot(l - middle[0], a - middle[1], b - middle[2]) < SAME_COLOUR
@@ -50,9 +51,4 @@ function readRing(source: Source): BackdropRing {
     lightness: middle[0],
     share: same.length / samples.length,
   }
-}
-
-function median(samples: readonly Rgb[], channel: 0 | 1 | 2): number {
-  const values = Float32Array.from(samples, (sample) => sample[channel]).sort()
-  return values[values.length >> 1] ?? 0
 }

@@ -80,7 +80,7 @@ function withinPhotograph({ window, mask }: Hole, { width, height }: Size): Uint
 }
 
 /** Where surface may be taken from, and how unlike its border is. */
-interface Place {
+interface Candidate {
   readonly x: number
   readonly y: number
   readonly cost: number
@@ -99,10 +99,10 @@ function placesBeside(
   surface: LinearRgba,
   wide: LinearRgba,
   { window, region, border, dirt }: Beside,
-): Place[] {
+): Candidate[] {
   const [inSurface, inWide] = [roots(surface), roots(wide)]
-  const seen = new Map<number, Place>()
-  let best: Place = { x: window.x, y: window.y, cost: Infinity }
+  const seen = new Map<number, Candidate>()
+  let best: Candidate = { x: window.x, y: window.y, cost: Infinity }
   const look = (x: number, y: number): void => {
     const at = { ...window, x, y }
     const first = (y - region.y) * region.width + x - region.x
@@ -134,7 +134,7 @@ function blended(
   wide: LinearRgba,
   region: PxBox,
   window: PxBox,
-  places: readonly Place[],
+  places: readonly Candidate[],
   grain: number,
 ): LinearRgba {
   const made = linearRaster(window)

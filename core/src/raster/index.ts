@@ -17,6 +17,7 @@ export {
   type SrgbRgba8,
 } from './raster'
 export { SizeMismatchError } from './errors'
+export { median } from './median'
 export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
 export { bytesToHex, HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
 export { labOfLinear, labToLinear, lightnessOfLinear, linearToLab } from './lab'

@@ -11,21 +11,18 @@ const STRUCTURES = 2
 const STRUCTURE_REACH_PX = 30
 const STRUCTURE_CONTRAST = 0.4
 
-/** Parts of letters lie no further apart. */
-const TOUCHING_PX = 8
-
 /**
  * Whether a shape lies among letters or the like: large things near it, or others that all but touch it.
  *
  * @param structure what stands out and is no dirt.
  * @param shapes what may be dirt.
- * @param sparesTouching whether what all but touches others is print.
+ * @param touchingPx what comes closer to others than this is print; 0 spares nothing for it.
  */
 export function isAmong(
   shape: Shape,
   structure: readonly Shape[],
   shapes: readonly Shape[],
-  sparesTouching: boolean,
+  touchingPx: number,
 ): boolean {
   const near = (others: readonly Shape[], reach: number): number =>
     others.filter(
@@ -40,10 +37,7 @@ export function isAmong(
     const alike = [...structure, ...shapes].filter((other) => isAlike(other, shape))
     return near(alike, STRUCTURE_REACH_PX) >= STRUCTURES
   }
-  return (
-    near(structure, STRUCTURE_REACH_PX) + (sparesTouching ? near(shapes, TOUCHING_PX) : 0) >=
-    STRUCTURES
-  )
+  return near(structure, STRUCTURE_REACH_PX) + near(shapes, touchingPx) >= STRUCTURES
 }
 
 /** Strokes of one hand are as light or dark as each other, and so many times as strong and as long at most. */

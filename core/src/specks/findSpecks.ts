@@ -31,15 +31,16 @@ const LOOK_SIDE_PX = 2400
  * and glaze, and on twenty-two of other origin with drawn dirt.
  */
 const LIMITS = {
-  gentle: { contrast: 14, overTexture: 6, unevenness: 0.6, sparesTouching: true },
-  firm: { contrast: 8, overTexture: 5, unevenness: 0.8, sparesTouching: false },
+  gentle: { contrast: 14, overTexture: 6, unevenness: 0.6, touchingPx: 8 },
+  firm: { contrast: 8, overTexture: 5, unevenness: 0.8, touchingPx: 0 },
 } as const
 
 interface Limits {
   readonly contrast: number
   readonly overTexture: number
   readonly unevenness: number
-  readonly sparesTouching: boolean
+  /** Parts of letters lie no further apart; 0 spares none. */
+  readonly touchingPx: number
 }
 
 /** How colours are weighed: brightness, and the two ways in which grey dust on a coloured surface shows without it. */
@@ -109,7 +110,7 @@ function shapesIn(luma: Luma, limits: Limits): { dirt: Shape[]; marks: Marks } {
     if (found.length === 0 && shape.pixels.length >= MIN_STRUCTURE_PX) structure.push(shape)
   }
   const dirt = outOfCrowds(shapes).filter(
-    (shape) => !isAmong(shape, structure, shapes, limits.sparesTouching),
+    (shape) => !isAmong(shape, structure, shapes, limits.touchingPx),
   )
   return { dirt, marks: grown }
 }

@@ -1,3 +1,4 @@
+export { escapeMarkup } from './markup'
 export {
   countOf,
   formatBytes,

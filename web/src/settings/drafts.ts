@@ -2,7 +2,7 @@ import type { StepId } from '@cloudbank/core/steps'
 import { isSame, type DeedTable, type Path } from '../data'
 
 /** Where a setting is kept. */
-export interface Place {
+export interface DraftPlace {
   readonly table: DeedTable
   readonly id: string
   readonly path: Path
@@ -20,8 +20,8 @@ export interface Draft {
   readonly passed?: readonly unknown[]
   readonly at:
     | { readonly kind: 'moving' }
-    | { readonly kind: 'saving'; readonly place: Place; readonly before: unknown }
-    | { readonly kind: 'saved'; readonly place: Place; readonly before: unknown }
+    | { readonly kind: 'saving'; readonly place: DraftPlace; readonly before: unknown }
+    | { readonly kind: 'saved'; readonly place: DraftPlace; readonly before: unknown }
 }
 
 /** By step and field. */
@@ -74,7 +74,7 @@ export const withoutFields = (
  * Without those that have been read back: what is kept says the same, or it was saved and something that
  * is no value from its way has come after it. The same map where there are none.
  */
-export function settle(drafts: Drafts, kept: (place: Place) => unknown): Drafts {
+export function settle(drafts: Drafts, kept: (place: DraftPlace) => unknown): Drafts {
   const left = [...drafts].filter(([, { at, value, passed = [] }]) => {
     if (at.kind === 'moving') return true
     const now = kept(at.place)

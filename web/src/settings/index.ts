@@ -11,5 +11,5 @@ export {
   type NumberControl,
 } from './controls'
 export { useBriefEditor, type BriefEditor } from './useBriefEditor'
-export { drafted, type Drafts, type Place } from './drafts'
+export { drafted, type Drafts, type DraftPlace } from './drafts'
 export { useDrafts, type Change, type DraftActions } from './useDrafts'

@@ -13,7 +13,7 @@ import {
   withoutFields,
   type Draft,
   type Drafts,
-  type Place,
+  type DraftPlace,
 } from './drafts'
 
 describe('controls', () => {
@@ -40,7 +40,7 @@ describe('controls', () => {
   })
 })
 
-const place: Place = { table: 'shots', id: 'a', path: ['touches', 'light', 'exposureEv'] }
+const place: DraftPlace = { table: 'shots', id: 'a', path: ['touches', 'light', 'exposureEv'] }
 const moving = (value: number): Draft => ({
   step: 'light',
   field: 'exposureEv',
@@ -54,7 +54,7 @@ const saving = (value: number, before: unknown = 0): Draft => ({
 const of = (...drafts: Draft[]): Drafts => withDrafts(NO_DRAFTS, drafts)
 const kept =
   (value: unknown) =>
-  (asked: Place): unknown =>
+  (asked: DraftPlace): unknown =>
     asked === place ? value : undefined
 
 describe('a draft', () => {

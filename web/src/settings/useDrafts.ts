@@ -13,7 +13,7 @@ import {
   without,
   withoutFields,
   type Drafts,
-  type Place,
+  type DraftPlace,
 } from './drafts'
 
 /** A setting that is to have another value. */
@@ -22,7 +22,7 @@ export interface Change {
   readonly field: string
   /** Undefined takes the value away. */
   readonly value: unknown
-  readonly place: Place
+  readonly place: DraftPlace
 }
 
 export interface DraftActions {
@@ -40,7 +40,7 @@ export interface DraftActions {
  */
 export function useDrafts(
   shootId: ShootId,
-  kept: (place: Place) => unknown,
+  kept: (place: DraftPlace) => unknown,
 ): { readonly drafts: Drafts; readonly actions: DraftActions } {
   const [held, setDrafts] = useState<Drafts>(NO_DRAFTS)
   // What has been read back goes at once, before anything is drawn of it.

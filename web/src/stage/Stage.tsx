@@ -4,7 +4,10 @@ import { formatPercent } from '@cloudbank/core/words'
 import { keyLabel } from '../keys/keys'
 import { Attention, Key } from '../ui'
 import type { Bench } from './bench'
-import { Viewer, type Place, type PointerTool, type Shown, type ViewerPicture } from './Viewer'
+import { Viewer } from './Viewer'
+import type { PicturePoint, Shown } from './view'
+import type { PointerTool } from './useViewerTool'
+import type { ViewerPicture } from './ViewerPane'
 
 const COMPARES = [
   { id: 'result', word: 'Result', keyName: 'single' },
@@ -22,11 +25,11 @@ interface Props extends ViewerPicture {
   /** An instrument as wide as the picture, under it. */
   readonly below?: React.ReactNode
   readonly onScale?: (scale: number) => void
-  readonly onPoint?: (point: Place | null) => void
+  readonly onPoint?: (point: PicturePoint | null) => void
   readonly tool?: PointerTool | null
   readonly overlay?: (shown: Shown) => React.ReactNode
   readonly onShown?: (shown: Shown) => void
-  readonly goTo?: Place | null
+  readonly goTo?: PicturePoint | null
 }
 
 /** The parts that every step has on the bench: tools, picture, panel. */

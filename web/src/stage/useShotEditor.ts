@@ -12,7 +12,14 @@ import {
 import type { Placement } from '@cloudbank/core/outlets'
 import { PER_PLACEMENT, STEPS, type StepId } from '@cloudbank/core/steps'
 import { valueAt, withValueAt, type Path, type ShootView, type Shot } from '../data'
-import { drafted, stepWith, useDrafts, type Drafts, type FieldOf, type Place } from '../settings'
+import {
+  drafted,
+  stepWith,
+  useDrafts,
+  type Drafts,
+  type FieldOf,
+  type DraftPlace,
+} from '../settings'
 import { lightingTouches } from '@cloudbank/core/shoot'
 
 /** Changes the settings of one shot, of its lighting or of the brief. */
@@ -173,7 +180,7 @@ function placeOf(
   step: StepId,
   field: string,
   placementId: string | null,
-): Place {
+): DraftPlace {
   if (level === 'brief')
     return { table: 'briefs', id: view.briefRow.id, path: ['brief', 'steps', step, field] }
   if (level === 'lighting' && shot.lightingId !== null && step === 'light')

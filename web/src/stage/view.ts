@@ -5,13 +5,25 @@ export interface View {
   readonly y: number
 }
 
+/** A point in the picture, as fractions of its sides. */
+export interface PicturePoint {
+  readonly x: number
+  readonly y: number
+}
+
 export interface Sides {
   readonly width: number
   readonly height: number
 }
 
-const MIN = 0.02
-const MOST = 16
+export const MIN_SCALE = 0.02
+export const MAX_SCALE = 16
+
+/** How the picture lies in its pane. */
+export interface Shown {
+  readonly view: View
+  readonly pane: Sides
+}
 
 /** The whole picture, centred, with a margin. */
 export function fitView(picture: Sides, viewer: Sides, marginPx = 24): View {
@@ -19,21 +31,35 @@ export function fitView(picture: Sides, viewer: Sides, marginPx = 24): View {
     (viewer.width - 2 * marginPx) / picture.width,
     (viewer.height - 2 * marginPx) / picture.height,
   )
-  return centred(Math.max(MIN, scale), picture, viewer)
+  return centred(Math.max(MIN_SCALE, scale), picture, viewer)
 }
 
 /** The picture centred at a scale. */
-export function centred(scale: number, picture: Sides, viewer: Sides): View {
-  return {
-    scale,
-    x: (viewer.width - picture.width * scale) / 2,
-    y: (viewer.height - picture.height * scale) / 2,
-  }
-}
+export const centred = (scale: number, picture: Sides, viewer: Sides): View =>
+  centredOn({ x: 0.5, y: 0.5 }, scale, picture, viewer)
 
 /** Zooms by a factor, keeping what is under the point where it is. */
 export function zoomAt(view: View, factor: number, point: { x: number; y: number }): View {
-  const scale = Math.min(MOST, Math.max(MIN, view.scale * factor))
+  const scale = Math.min(MAX_SCALE, Math.max(MIN_SCALE, view.scale * factor))
   const by = scale / view.scale
   return { scale, x: point.x - (point.x - view.x) * by, y: point.y - (point.y - view.y) * by }
 }
+
+/** A point of the picture, as fractions of its sides, in the middle at a scale. */
+export function centredOn(at: PicturePoint, scale: number, picture: Sides, viewer: Sides): View {
+  return {
+    scale,
+    x: viewer.width / 2 - at.x * picture.width * scale,
+    y: viewer.height / 2 - at.y * picture.height * scale,
+  }
+}
+
+/** The point of the picture, as fractions of its sides, that lies under a point of the viewer. */
+export const pointUnder = (
+  at: { x: number; y: number },
+  view: View,
+  picture: Sides,
+): PicturePoint => ({
+  x: (at.x - view.x) / (picture.width * view.scale),
+  y: (at.y - view.y) / (picture.height * view.scale),
+})

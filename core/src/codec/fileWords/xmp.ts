@@ -1,3 +1,5 @@
+import { escapeMarkup } from '../../words'
+
 /** What a file says about its picture, for people and programs; what is empty is left out. */
 export interface FileWords {
   readonly creator: string
@@ -17,7 +19,8 @@ export const hasWords = (words: FileWords): boolean =>
  */
 export function xmpOf({ creator, rights, description, alt }: FileWords): string {
   const fields = [
-    creator && `<dc:creator><rdf:Seq><rdf:li>${escaped(creator)}</rdf:li></rdf:Seq></dc:creator>`,
+    creator &&
+      `<dc:creator><rdf:Seq><rdf:li>${escapeMarkup(creator)}</rdf:li></rdf:Seq></dc:creator>`,
     alternatives('dc:rights', rights),
     alternatives('dc:description', description),
     alternatives('Iptc4xmpCore:AltTextAccessibility', alt),
@@ -29,18 +32,4 @@ export function xmpOf({ creator, rights, description, alt }: FileWords): string 
 
 const alternatives = (name: string, text: string): string =>
   text &&
-  `<${name}><rdf:Alt><rdf:li xml:lang="x-default">${escaped(text)}</rdf:li></rdf:Alt></${name}>`
-
-const ENTITIES: Readonly<Record<string, string>> = {
-  '&': '&amp;',
-  '<': '&lt;',
-  '>': '&gt;',
-  '"': '&quot;',
-}
-
-/** Text as XML takes it; what XML 1.0 has no way to say is left out. */
-const escaped = (text: string): string =>
-  text
-    // eslint-disable-next-line no-control-regex -- control characters are the point
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|\p{Cs}/gu, '')
-    .replace(/[&<>"]/g, (letter) => ENTITIES[letter]!)
+  `<${name}><rdf:Alt><rdf:li xml:lang="x-default">${escapeMarkup(text)}</rdf:li></rdf:Alt></${name}>`

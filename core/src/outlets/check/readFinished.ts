@@ -7,7 +7,7 @@ import {
   linearToLab,
   type Rgb,
 } from '../../raster'
-import type { Box01, HexColour, Size, SrgbRgba8 } from '../../raster'
+import { median, type Box01, type HexColour, type Size, type SrgbRgba8 } from '../../raster'
 
 /** What a finished file is, read from its own bytes after decoding them again. */
 export interface FinishedFile {
@@ -73,7 +73,7 @@ function borderOf(picture: SrgbRgba8): FinishedFile['border'] {
     for (let c = 0; c < 3; c++)
       channels[c]!.push(Math.round((data[p + c]! * a + 255 * (255 - a)) / 255))
   }
-  const colour = channels.map(median) as [number, number, number]
+  const colour = channels.map((channel) => median(channel) ?? 0) as [number, number, number]
   const middle = labOfBytes(colour)
   const known = new Map<number, number>()
   const off = channels[0].map((r, i) => {
@@ -158,11 +158,6 @@ function says(bytes: Uint8Array, type: FileType): boolean {
   const ends = [bytes.subarray(0, END_BYTES), bytes.subarray(-END_BYTES)]
   const text = ends.map((end) => Array.from(end, (b) => String.fromCharCode(b)).join('')).join(' ')
   return (MARKS[type] ?? []).some((mark) => text.includes(mark))
-}
-
-function median(values: number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  return sorted[sorted.length >> 1] ?? 0
 }
 
 const labOfBytes = ([r, g, b]: Rgb): Rgb =>

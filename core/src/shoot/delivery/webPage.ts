@@ -1,4 +1,5 @@
 import { FORMATS, type Format } from '../../codec'
+import { escapeMarkup } from '../../words'
 import { groupBy } from '../groupBy'
 import type { DeliveryFile } from './planDelivery'
 
@@ -22,9 +23,9 @@ export function webPageOf(title: string, files: readonly DeliveryFile[]): string
   return [
     '<!doctype html>',
     '<html lang="en">',
-    `<meta charset="utf-8"><title>${escaped(title)}</title>`,
+    `<meta charset="utf-8"><title>${escapeMarkup(title)}</title>`,
     '<style>body{margin:2rem;font:14px sans-serif;background:#ededed}picture img{width:min(100%,600px);height:auto;display:block;margin:0 0 1rem}</style>',
-    `<h1>${escaped(title)}</h1>`,
+    `<h1>${escapeMarkup(title)}</h1>`,
     ...[...pictures.values()].map(pictureOf),
     '</html>',
     '',
@@ -48,7 +49,7 @@ function pictureOf(files: readonly DeliveryFile[]): string {
   return [
     '<picture>',
     ...sources,
-    `  <img src="${addressOf(path)}" srcset="${srcsetOf(own)}" sizes="${SIZES}" ${size} alt="${escaped(altText)}" loading="lazy">`,
+    `  <img src="${addressOf(path)}" srcset="${srcsetOf(own)}" sizes="${SIZES}" ${size} alt="${escapeMarkup(altText)}" loading="lazy">`,
     '</picture>',
   ].join('\n')
 }
@@ -64,11 +65,4 @@ const srcsetOf = (files: readonly DeliveryFile[]): string =>
 
 /** A path as a relative address; commas would end an entry of a list. */
 const addressOf = (path: string): string =>
-  escaped(path.split('/').map(encodeURIComponent).join('/').replaceAll(',', '%2C'))
-
-const escaped = (text: string): string =>
-  text
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;')
+  escapeMarkup(path.split('/').map(encodeURIComponent).join('/').replaceAll(',', '%2C'))

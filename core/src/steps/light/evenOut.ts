@@ -1,4 +1,4 @@
-import { linearToSrgb, srgbToLinear } from '../../raster'
+import { linearToSrgb, median, srgbToLinear } from '../../raster'
 import type { Even } from './settings'
 
 /** What evening out needs to know of a shot, all after its neutral. */
@@ -63,7 +63,7 @@ function byBrightness(seen: readonly Seen[]): Seen[][] {
 /** Moves a shot to the group in which most other shots of its product are, if that is within reach. */
 function withStrays(groups: readonly Seen[][]): Seen[][] {
   const moved = groups.map((): Seen[] => [])
-  const medians = groups.map((group) => median(group.map(({ ev }) => ev)))
+  const medians = groups.map((group) => median(group.map(({ ev }) => ev)) ?? 0)
   const countsOf = countByProduct(groups)
   groups.forEach((group, from) => {
     for (const shot of group) {
@@ -96,7 +96,7 @@ function countByProduct(groups: readonly Seen[][]): (product: string | null) => 
 }
 
 function evenGroup(group: readonly Seen[]): [string, Even][] {
-  const middle = median(group.map(({ ev }) => ev))
+  const middle = median(group.map(({ ev }) => ev)) ?? 0
   const pivot = Math.min(1, Math.max(0.05, linearToSrgb(2 ** middle)))
   const liftedTone = ({ input, ev }: Seen): number | null =>
     input.productTone === null
@@ -112,7 +112,7 @@ function evenGroup(group: readonly Seen[]): [string, Even][] {
   return group.map((shot) => {
     const tone = liftedTone(shot)
     const siblings = tones.get(shot.input.variant ?? '') ?? []
-    const mid = tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings), pivot)
+    const mid = tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings) ?? 0, pivot)
     return [shot.input.id, { ev: round(middle - shot.ev), mid: round(mid), pivot: round(pivot) }]
   })
 }
@@ -123,13 +123,6 @@ function bendTo(tone: number, wanted: number, pivot: number): number {
   const reach = 4 * u * (1 - u)
   if (u >= 1 || reach < 0.2) return 0
   return Math.min(MAX_MID, Math.max(-MAX_MID, (wanted - tone) / reach))
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = sorted.length >> 1
-  if (sorted.length === 0) return 0
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
 const round = (value: number): number => Math.round(value * 1000) / 1000

@@ -18,9 +18,9 @@ export function isPlausibleLight(linear: Rgb): boolean {
   return LOCUS.slice(1).some((to, i) => distanceToPiece(here, LOCUS[i]!, to) <= NEAR)
 }
 
-type Place = readonly [u: number, v: number]
+type Chromaticity = readonly [u: number, v: number]
 
-const uv = (x: number, y: number): Place => {
+const uv = (x: number, y: number): Chromaticity => {
   const scale = -2 * x + 12 * y + 3
   return [(4 * x) / scale, (9 * y) / scale]
 }
@@ -40,12 +40,12 @@ function blackBodyXy(kelvin: number): readonly [x: number, y: number] {
   return [x, y]
 }
 
-const LOCUS: readonly Place[] = [
+const LOCUS: readonly Chromaticity[] = [
   ...LAMPS.map((kelvin) => uv(...blackBodyXy(kelvin))),
   ...DAYLIGHTS.map((kelvin) => uv(...daylightXy(kelvin))),
 ]
 
-function distanceToPiece([u, v]: Place, [au, av]: Place, [bu, bv]: Place): number {
+function distanceToPiece([u, v]: Chromaticity, [au, av]: Chromaticity, [bu, bv]: Chromaticity): number {
   const [du, dv] = [bu - au, bv - av]
   const length2 = du * du + dv * dv
   const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((u - au) * du + (v - av) * dv) / length2))

@@ -7,16 +7,22 @@ import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
 import { makeAgain, startRun, useRun } from '../../work/runs'
-import type { Decision, Deed } from './decisions'
+import type { DeliveryDecision, RemedyAction } from './decisions'
 
 /** Side of a picture in the list, in pixels, and how many are shown. */
 const PICTURE_PX = 52
 const SHOWN = 9
 
 /** What a person decides before the pictures leave, worst first, with the pictures. */
-export function DecisionList({ view, decisions }: { view: ShootView; decisions: Decision[] }) {
+export function DecisionList({
+  view,
+  decisions,
+}: {
+  view: ShootView
+  decisions: DeliveryDecision[]
+}) {
   const busy = useRun() !== null
-  const act = (deed: Deed): void => attempt(actOn(deed, view), 'It couldn’t be done')
+  const act = (deed: RemedyAction): void => attempt(actOn(deed, view), 'It couldn’t be done')
   if (decisions.length === 0) return <Text marginBottom="16px">Nothing to decide.</Text>
   return (
     <Box marginBottom="18px">
@@ -76,7 +82,7 @@ export function DecisionList({ view, decisions }: { view: ShootView; decisions: 
   )
 }
 
-function actOn(deed: Deed, { shoot, briefRow }: ShootView): Promise<void> {
+function actOn(deed: RemedyAction, { shoot, briefRow }: ShootView): Promise<void> {
   const brief = runBrief(briefRow, shoot)
   switch (deed.kind) {
     case 'set-outlet': {

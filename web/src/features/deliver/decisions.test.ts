@@ -13,11 +13,11 @@ import {
   withOutlets,
 } from '../../work/delivery/delivered.testing'
 import { planDelivery } from '../../work/model'
-import { decisionsFor, type Decision } from './decisions'
+import { decisionsFor, type DeliveryDecision } from './decisions'
 
-const decided = (view: ShootRows): Decision[] => decisionsFor(view, planDelivery(view))
+const decided = (view: ShootRows): DeliveryDecision[] => decisionsFor(view, planDelivery(view))
 const ids = (view: ShootRows): string[] => decided(view).map(({ id }) => id)
-const oneOf = (view: ShootRows, id: string): Decision => {
+const oneOf = (view: ShootRows, id: string): DeliveryDecision => {
   const one = decided(view).find((decision) => decision.id === id)
   if (!one) throw new Error(`${id} is not among ${ids(view).join(', ')}`)
   return one

@@ -20,13 +20,13 @@ import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import type { Shot } from '../../data'
 
 /** What can be done about something at once. */
-export type Deed =
+export type RemedyAction =
   | { readonly kind: 'set-outlet'; readonly words: string; readonly outlet: Outlet }
   | { readonly kind: 'make'; readonly words: string; readonly shots: readonly Shot[] }
   | { readonly kind: 'make-again'; readonly words: string; readonly items: readonly DeliveryItem[] }
 
 /** Something that a person decides before the pictures leave. */
-export interface Decision {
+export interface DeliveryDecision {
   readonly id: string
   /** Its place in the order: a rule that is broken comes first. */
   readonly weight: Weight
@@ -35,13 +35,13 @@ export interface Decision {
   readonly figures: string
   readonly remedy: string
   readonly shots: readonly Shot[]
-  readonly deed: Deed | null
+  readonly deed: RemedyAction | null
 }
 
 const ORDER: readonly Weight[] = ['blocks', 'look', 'note']
 
 /** All that there is to decide, worst first, the most pictures first among equals. */
-export function decisionsFor(view: ShootRows, plan: DeliveryPlan): Decision[] {
+export function decisionsFor(view: ShootRows, plan: DeliveryPlan): DeliveryDecision[] {
   return [
     ...brokenRules(plan),
     ...unread(plan),
@@ -57,12 +57,12 @@ const shotsOf = (items: readonly DeliveryItem[]): Shot[] => [
   ...new Set(items.map(({ shot }) => shot)),
 ]
 
-function brokenRules({ destinations, items }: DeliveryPlan): Decision[] {
+function brokenRules({ destinations, items }: DeliveryPlan): DeliveryDecision[] {
   const ready = items.filter(({ state }) => state === 'ready')
   const outlets = new Set(destinations.flatMap(({ outlet }) => outlet ?? []))
   return [...outlets].flatMap((outlet) => {
     const here = ready.filter(({ destination }) => destination.outlet === outlet)
-    return RULE_IDS.flatMap((rule): Decision[] => {
+    return RULE_IDS.flatMap((rule): DeliveryDecision[] => {
       const breaking = here.filter(({ broken }) => broken?.some((one) => one.rule === rule))
       if (breaking.length === 0) return []
       const placements = [...new Set(breaking.map(({ destination }) => destination.placement))]
@@ -106,7 +106,7 @@ function figuresOf(breaking: readonly DeliveryItem[], rule: RuleId): string {
   return `${shown}; ${found[0]!.limit}`
 }
 
-function unread({ items }: DeliveryPlan): Decision[] {
+function unread({ items }: DeliveryPlan): DeliveryDecision[] {
   const old = items.filter(({ state, broken }) => state === 'ready' && broken === null)
   if (old.length === 0) return []
   return [
@@ -122,12 +122,12 @@ function unread({ items }: DeliveryPlan): Decision[] {
   ]
 }
 
-function notReady({ items }: DeliveryPlan): Decision[] {
+function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
   const kinds = [
     ['missing', 'Not made'],
     ['out-of-date', 'Out of date'],
   ] as const
-  return kinds.flatMap(([state, title]): Decision[] => {
+  return kinds.flatMap(([state, title]): DeliveryDecision[] => {
     const those = items.filter((picture) => picture.state === state)
     if (those.length === 0) return []
     const shots = shotsOf(those)
@@ -150,7 +150,7 @@ function notReady({ items }: DeliveryPlan): Decision[] {
 }
 
 /** What wants a look in pictures that leave, a line a kind. */
-function foundIn(view: ShootRows, { items }: DeliveryPlan): Decision[] {
+function foundIn(view: ShootRows, { items }: DeliveryPlan): DeliveryDecision[] {
   const shots = shotsOf(items)
   const found = shots.flatMap((shot) =>
     findingsOf(shot, view)
@@ -173,7 +173,7 @@ function foundIn(view: ShootRows, { items }: DeliveryPlan): Decision[] {
 }
 
 /** Descriptions that those who hear them would stumble over; that there is none is a rule of outlets. */
-function descriptions({ items, destinations }: DeliveryPlan): Decision[] {
+function descriptions({ items, destinations }: DeliveryPlan): DeliveryDecision[] {
   const described = items.filter(({ destination: { outlet } }) => outlet?.rules.needsAltText)
   const problems = new Map<AltProblem, Set<Shot>>()
   for (const { id } of destinations) {

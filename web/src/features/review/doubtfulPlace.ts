@@ -4,15 +4,15 @@ import { database, type Rendition, type ShootView, type Shot } from '../../data'
 import { mattesOf } from '../../work/runs'
 
 /** A place in a rendition, in fractions of it. */
-export type Place = readonly [x: number, y: number]
+export type DoubtfulPlace = readonly [x: number, y: number]
 
-const MIDDLE: Place = [0.5, 0.5]
+const MIDDLE: DoubtfulPlace = [0.5, 0.5]
 
 /** A place in the photograph as it lies in a rendition; null outside of it. */
 export function placeIn(
   { window }: Pick<Rendition, 'window'>,
   [x, y]: readonly [number, number],
-): Place | null {
+): DoubtfulPlace | null {
   const place = [(x - window.x) / window.width, (y - window.y) / window.height] as const
   return place.every((value) => value >= 0 && value <= 1) ? place : null
 }
@@ -22,7 +22,7 @@ export function useDoubtfulPlaces(
   shot: Shot,
   rendition: Rendition | undefined,
   view: ShootView,
-): readonly Place[] {
+): readonly DoubtfulPlace[] {
   const found = useLiveQuery(async () => {
     if (!rendition) return null
     const mattes = await mattesOf(planOf(shot, recipeOf(view)), database)

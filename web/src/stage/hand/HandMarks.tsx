@@ -1,13 +1,12 @@
 import type { Point } from '@cloudbank/core/strokes'
-import type { Sides } from '../view'
-import type { Place, Shown } from '../Viewer'
+import type { PicturePoint, Shown, Sides } from '../view'
 import type { Drawing } from './brush'
 
 interface Props extends Shown {
   readonly picture: Sides
   readonly drawing: Drawing | null
   /** Where the pointer is, and half the brush in shares of the longer side; null without a brush. */
-  readonly brush: { readonly at: Place; readonly radius: number } | null
+  readonly brush: { readonly at: PicturePoint; readonly radius: number } | null
   /** A stroke is as wide as the brush, or a thin line. */
   readonly thin?: boolean
   /** What else is drawn, between what is drawn now and the brush. */

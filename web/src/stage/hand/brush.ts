@@ -1,5 +1,6 @@
 import type { Point } from '@cloudbank/core/strokes'
-import type { Place, PointerTool } from '../Viewer'
+import type { PicturePoint } from '../view'
+import type { PointerTool } from '../useViewerTool'
 
 /** Sizes of brushes, as half their width in shares of the longer side. */
 export const SIZES = { least: 0.001, most: 0.12, step: 1.25 } as const
@@ -25,7 +26,7 @@ export interface InHand {
 }
 
 /** A place as a touch keeps it: what is drawn far beyond the picture ends at its surroundings. */
-export const pointOf = ({ x, y }: Place): Point => [
+export const pointOf = ({ x, y }: PicturePoint): Point => [
   Math.min(2, Math.max(-1, x)),
   Math.min(2, Math.max(-1, y)),
 ]

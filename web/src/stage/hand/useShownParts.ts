@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import { fitInside, WHOLE_01, type Box01, type Size } from '@cloudbank/core/raster'
-import type { Shown } from '../Viewer'
+import type { Shown } from '../view'
 
 export interface ShownPart {
   readonly window: Box01

@@ -6,7 +6,8 @@ import { useCommand } from '../../keys/commands'
 import { Stage } from '../../stage/Stage'
 import type { Bench } from '../../stage/bench'
 import { useSame } from '../../stage/useSame'
-import type { Place, PointerTool, Shown } from '../../stage/Viewer'
+import type { PicturePoint, Shown } from '../../stage/view'
+import type { PointerTool } from '../../stage/useViewerTool'
 import { Waiting } from '../../stage/Waiting'
 import {
   boxTool,
@@ -37,11 +38,11 @@ export function CutStage({ bench }: { bench: Bench }) {
   const repairs = useHands<Repair>(view.shoot.id, shot, 'cut')
   const path = usePathEditor(repairs)
   const [shown, setShown] = useState<Shown | null>(null)
-  const [pointer, setPointer] = useState<Place | null>(null)
+  const [pointer, setPointer] = useState<PicturePoint | null>(null)
   const [drawing, setDrawing] = useState<Drawing | null>(null)
   // The pointer moves more often than the screen is drawn: what is in hand is not read off the screen.
   const inHand = useRef<Drawing | null>(null)
-  const [goTo, setGoTo] = useState<Place | null>(null)
+  const [goTo, setGoTo] = useState<PicturePoint | null>(null)
   const { touches } = bench.plan
   const plan = useSame({
     ...bench.plan,

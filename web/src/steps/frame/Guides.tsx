@@ -1,5 +1,5 @@
 import { roomOf, type FrameSettings } from '@cloudbank/core/steps'
-import type { Shown } from '../../stage/Viewer'
+import type { Shown } from '../../stage/view'
 
 interface Props {
   readonly shown: Shown

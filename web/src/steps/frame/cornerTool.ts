@@ -1,10 +1,11 @@
 import { isConvex, moved } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import type { Bench } from '../../stage/bench'
-import type { Place, PointerTool } from '../../stage/Viewer'
+import type { PicturePoint } from '../../stage/view'
+import type { PointerTool } from '../../stage/useViewerTool'
 
 /** Four places in fractions of the picture, clockwise from the upper left. */
-export type Quad = readonly Place[]
+export type Quad = readonly PicturePoint[]
 
 export const FIRST_QUAD: Quad = [
   { x: 0.2, y: 0.2 },
@@ -19,7 +20,7 @@ export function cornerTool(
   held: number | null,
   change: (quad: Quad, held: number | null) => void,
 ): PointerTool {
-  const to = (corner: number, at: Place): void => {
+  const to = (corner: number, at: PicturePoint): void => {
     const next = quad.map((place, i) => (i === corner ? at : place))
     if (isConvex(next)) change(next, corner)
   }

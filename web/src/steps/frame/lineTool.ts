@@ -1,12 +1,12 @@
 import { formatSigned } from '@cloudbank/core/words'
 import type { Bench } from '../../stage/bench'
-import type { Sides } from '../../stage/view'
-import type { Place, PointerTool } from '../../stage/Viewer'
+import type { PicturePoint, Sides } from '../../stage/view'
+import type { PointerTool } from '../../stage/useViewerTool'
 
 /** A line that is being drawn, in fractions of the picture. */
 export interface Line {
-  readonly from: Place
-  readonly to: Place
+  readonly from: PicturePoint
+  readonly to: PicturePoint
 }
 
 /** A line shorter than this share of the picture is a slip of the hand. */

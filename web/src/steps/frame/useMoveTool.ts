@@ -3,7 +3,8 @@ import type { Box01 } from '@cloudbank/core/raster'
 import type { FrameSettings } from '@cloudbank/core/steps'
 import { formatSigned } from '@cloudbank/core/words'
 import type { Bench } from '../../stage/bench'
-import type { Place, PointerTool } from '../../stage/Viewer'
+import type { PicturePoint } from '../../stage/view'
+import type { PointerTool } from '../../stage/useViewerTool'
 
 /** The settings that move the product. */
 type Shift = Pick<FrameSettings, 'shiftXPct' | 'shiftYPct'>
@@ -28,7 +29,7 @@ const [MIN_SIZE_PCT, MAX_SIZE_PCT] = [20, 300]
 
 /** A corner of the product that is held: where its middle was, how far from it the press, and its size then. */
 interface Held {
-  readonly middle: Place
+  readonly middle: PicturePoint
   readonly distance: number
   readonly sizePct: number
 }
@@ -44,9 +45,9 @@ export function useMoveTool(
   product: Box01 | null,
 ): PointerTool | null {
   const { frame } = editor.steps
-  const from = useRef<{ readonly at: Place; readonly shift: Shift } | null>(null)
+  const from = useRef<{ readonly at: PicturePoint; readonly shift: Shift } | null>(null)
   const held = useRef<Held | null>(null)
-  const sizeAt = (at: Place): number | null => {
+  const sizeAt = (at: PicturePoint): number | null => {
     const { current } = held
     if (!current) return null
     const times = distanceBetween(at, current.middle) / current.distance
@@ -57,7 +58,7 @@ export function useMoveTool(
     const words = `Moved ${formatSigned(shift.shiftXPct, 1)} % across, ${formatSigned(shift.shiftYPct, 1)} % down`
     editor.actions.keep(words, 'frame', shift, 'shift')
   }
-  const shiftTo = (at: Place): Shift | null => {
+  const shiftTo = (at: PicturePoint): Shift | null => {
     const { current } = from
     return (
       current && {
@@ -117,9 +118,10 @@ export function useMoveTool(
   return canMove ? tool : null
 }
 
-const distanceBetween = (a: Place, b: Place): number => Math.hypot(a.x - b.x, a.y - b.y)
+const distanceBetween = (a: PicturePoint, b: PicturePoint): number =>
+  Math.hypot(a.x - b.x, a.y - b.y)
 
-function holdAt(at: Place, { x, y, width, height }: Box01, sizePct: number): Held | null {
+function holdAt(at: PicturePoint, { x, y, width, height }: Box01, sizePct: number): Held | null {
   const corners = [x, x + width].flatMap((cx) => [y, y + height].map((cy) => ({ x: cx, y: cy })))
   if (!corners.some((corner) => distanceBetween(corner, at) < HOLD_01)) return null
   const middle = { x: x + width / 2, y: y + height / 2 }

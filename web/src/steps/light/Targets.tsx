@@ -7,7 +7,8 @@ import { THRESHOLDS } from '@cloudbank/core/findings'
 import { formatPercent } from '@cloudbank/core/words'
 import { Action, Attention } from '../../ui'
 import type { OwnControlProps } from '../../stage/controls'
-import { exposureFor, litReading, median, siblingReadings } from './litReadings'
+import { median } from '@cloudbank/core/raster'
+import { exposureFor, litReading, siblingReadings } from './litReadings'
 
 /** Lightness that is off by less than this is even, L*. */
 const EVEN_L = 1.5

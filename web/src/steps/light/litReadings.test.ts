@@ -1,14 +1,7 @@
 import { lightingRow, measured, shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import { describe, expect, test } from 'vitest'
 import { LightSettings } from '@cloudbank/core/steps'
-import {
-  comparedWith,
-  exposureFor,
-  litReading,
-  median,
-  siblingReadings,
-  toneOfL,
-} from './litReadings'
+import { comparedWith, exposureFor, litReading, siblingReadings, toneOfL } from './litReadings'
 
 const grey = (value: number) =>
   measured({
@@ -79,9 +72,4 @@ test('a lightness lies at its tone on the ramp', () => {
   expect(toneOfL(0)).toBeCloseTo(0, 5)
   // L* 53.585 is the grey of byte 128.
   expect(toneOfL(53.585)).toBeCloseTo(128 / 255, 3)
-})
-
-test('the middle of some values', () => {
-  expect(median([])).toBeNull()
-  expect(median([5, 1, 3])).toBe(3)
 })

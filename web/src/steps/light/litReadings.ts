@@ -89,12 +89,6 @@ export const siblingReadings = (shot: Shot, view: ShootRows): readonly LitReadin
   })
 }
 
-export function median(values: readonly number[]): number | null {
-  if (values.length === 0) return null
-  const sorted = [...values].sort((a, b) => a - b)
-  return sorted[Math.floor(sorted.length / 2)]!
-}
-
 /** The exposure at which something has a lightness; by halving, for tones do not follow in a straight line. */
 export function exposureFor(
   wantedL: number,

@@ -19,7 +19,8 @@ import {
 import { Stage } from '../../stage/Stage'
 import type { Bench } from '../../stage/bench'
 import { useSame } from '../../stage/useSame'
-import type { Place, PointerTool, Shown } from '../../stage/Viewer'
+import type { PicturePoint, Shown } from '../../stage/view'
+import type { PointerTool } from '../../stage/useViewerTool'
 import { Waiting } from '../../stage/Waiting'
 import { refuseAt } from './refusals'
 import { TidyMarks } from './TidyMarks'
@@ -38,7 +39,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
   const hand = useTidyTools()
   const works = useHands<Retouch>(view.shoot.id, shot, 'tidy')
   const [shown, setShown] = useState<Shown | null>(null)
-  const [pointer, setPointer] = useState<Place | null>(null)
+  const [pointer, setPointer] = useState<PicturePoint | null>(null)
   const [drawing, setDrawing] = useState<Drawing | null>(null)
   const inHand = useRef<Drawing | null>(null)
   const { touches } = bench.plan

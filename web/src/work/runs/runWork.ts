@@ -1,11 +1,14 @@
 import { bySlot, type Recipe } from '@cloudbank/core/shoot'
 import { planOf, stalePlacements } from '../model'
 import { stepKey } from '@cloudbank/core/brief'
-import { FileError } from '@cloudbank/core/codec'
-import { AssetMissingError } from '@cloudbank/core/assets'
 import { CancelledError } from '@cloudbank/core/engine'
 import { STEPS } from '@cloudbank/core/steps'
-import { WorkerLostError, type KeyedMatte, type Jobs } from '@cloudbank/hosts/pool'
+import {
+  UnreachableError,
+  type JobResults,
+  type Jobs,
+  type KeyedMatte,
+} from '@cloudbank/hosts/pool'
 import type { ClockPort, Work } from '@cloudbank/hosts/runs'
 import type { Plan } from '@cloudbank/core/brief'
 import {
@@ -89,36 +92,29 @@ async function makeShot(
   const placements = stalePlacements(shot, recipe, bySlot(present))
   if (placements.length === 0) return keepNothing(run, item, db)
   const plan = planOf(shot, recipe)
+  const original = await db.originals.get(shot.originalHash)
+  const failed = (error: unknown): Promise<void> =>
+    keepFailure({ run, item, shot, workedMs: lap() }, describeError(error), db)
+  if (!original) return failed(new OriginalMissingError())
+  const job = {
+    kind: 'render',
+    source: original.blob,
+    plan,
+    only: placements.map(({ id }) => id),
+    mattes: await mattesOf(plan, db),
+    assets: await assetsOf(plan, db),
+  } as const
+  let result: JobResults['render']
   try {
-    const original = await db.originals.get(shot.originalHash)
-    if (!original) throw new OriginalMissingError()
-    const result = await pool.run<'render'>(
-      {
-        kind: 'render',
-        source: original.blob,
-        plan,
-        only: placements.map(({ id }) => id),
-        mattes: await mattesOf(plan, db),
-        assets: await assetsOf(plan, db),
-      },
-      { signal },
-    )
-    if (signal.aborted) throw new CancelledError()
-    await keepResult({ run, item, shot, plan, placements, result, workedMs: lap() }, db)
+    result = await pool.run<'render'>(job, { signal })
   } catch (error) {
-    if (!isOfTheShot(error)) throw error
-    await keepFailure({ run, item, shot, workedMs: lap() }, describeError(error), db)
+    // What a worker can't do is the shot's own failure, and the run goes on without it.
+    if (error instanceof CancelledError || error instanceof UnreachableError) throw error
+    return failed(error)
   }
+  if (signal.aborted) throw new CancelledError()
+  await keepResult({ run, item, shot, plan, placements, result, workedMs: lap() }, db)
 }
-
-/** Whether an error is the shot's own, so that the run goes on without it. */
-const isOfTheShot = (error: unknown): boolean =>
-  error instanceof FileError ||
-  error instanceof AssetMissingError ||
-  error instanceof WorkerLostError ||
-  error instanceof OriginalMissingError ||
-  // What a worker did not expect has no name of its own.
-  (error instanceof Error && error.constructor === Error)
 
 /** The brief as it was when the run began, and the shot's lighting as it is now. */
 async function recipeFor(run: Run, shot: Shot, db: Database): Promise<Recipe> {

@@ -30,8 +30,8 @@ export function contoursOf({ width, height, data }: PlaneF32): Point[][] {
         across(x, y + 1),
         down(x, y),
       ]
-      const middle = corners.reduce((sum, value) => sum + value, 0) / 4 > HALF
-      for (const [from, to] of segmentsOf(kind, middle, { top, right, bottom, left }))
+      const middle = corners.reduce((sum, value) => sum + value, 0) / 4
+      for (const [from, to] of segmentsOf(kind, middle > HALF ? 'joined' : 'apart', { top, right, bottom, left }))
         next.set(from, to)
     }
   const place = (edge: number): Point => {
@@ -68,7 +68,7 @@ interface Sides {
 /** How lines run through a cell whose corners (1, 2, 4, 8 clockwise from the upper left) are product. */
 function segmentsOf(
   kind: number,
-  middle: boolean,
+  saddle: 'joined' | 'apart',
   { top, right, bottom, left }: Sides,
 ): readonly (readonly [from: number, to: number])[] {
   switch (kind) {
@@ -81,7 +81,7 @@ function segmentsOf(
     case 4:
       return [[bottom, right]]
     case 5:
-      return middle
+      return saddle === 'joined'
         ? [
             [top, right],
             [bottom, left],
@@ -99,7 +99,7 @@ function segmentsOf(
     case 9:
       return [[top, bottom]]
     case 10:
-      return middle
+      return saddle === 'joined'
         ? [
             [left, top],
             [right, bottom],

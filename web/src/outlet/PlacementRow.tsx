@@ -1,0 +1,165 @@
+import { chakra, Input, NativeSelect } from '@chakra-ui/react'
+import { useState } from 'react'
+import { MADE_FORMATS } from '@cloudbank/core/codec'
+import { Placement } from '@cloudbank/core/outlets'
+import { formatWord, rangeOf } from '@cloudbank/core/steps'
+import { Action } from '../ui'
+import { NumberInput } from '../ui/fields'
+
+const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
+
+/** What a file may weigh, in bytes. */
+const LIMIT = rangeOf(Placement.shape.limitBytes)
+
+const Cell = chakra('td', {
+  base: {
+    paddingY: '6px',
+    paddingRight: '14px',
+    borderTopWidth: '1px',
+    borderColor: 'hairline',
+    verticalAlign: 'middle',
+  },
+})
+
+interface Props {
+  readonly placement: Placement
+  readonly onChange: (change: Partial<Placement>) => void
+  /** Takes it off; null where it is the only one. */
+  readonly onRemove: (() => void) | null
+  /** Told what is wrong with what was typed; null when nothing is. */
+  readonly onProblem: (problem: string | null) => void
+}
+
+/** The file that is made of each shot for one placement. */
+export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props) {
+  return (
+    <tr>
+      <Cell>
+        <NameInput name={placement.name} commit={(name) => onChange({ name })} />
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Longer side"
+          unit="px"
+          {...rangeOf(Placement.shape.longSidePx)}
+          value={placement.longSidePx}
+          onProblem={onProblem}
+          commit={(px) => px !== null && onChange({ longSidePx: px })}
+        />
+      </Cell>
+      <Cell>
+        <NativeSelect.Root size="xs" width="92px">
+          <NativeSelect.Field
+            aria-label="Format"
+            value={placement.format}
+            onChange={(event) => {
+              const format = CHOICES.find((known) => known === event.target.value)
+              if (format) onChange({ format })
+            }}
+          >
+            {CHOICES.map((format) => (
+              <option key={format} value={format}>
+                {formatWord(format)}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Quality"
+          unit="%"
+          width="56px"
+          {...rangeOf(Placement.shape.qualityPct)}
+          value={placement.qualityPct}
+          onProblem={onProblem}
+          commit={(pct) => pct !== null && onChange({ qualityPct: pct })}
+        />
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Minimum quality"
+          unit="%"
+          width="56px"
+          {...rangeOf(Placement.shape.leastQualityPct)}
+          value={placement.leastQualityPct}
+          onProblem={onProblem}
+          commit={(pct) => pct !== null && onChange({ leastQualityPct: pct })}
+        />
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Limit"
+          unit="KB"
+          width="72px"
+          min={LIMIT.min / 1000}
+          max={LIMIT.max / 1000}
+          optional
+          value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
+          onProblem={onProblem}
+          commit={(kb) => onChange({ limitBytes: kb === null ? null : kb * 1000 })}
+        />
+      </Cell>
+      <Cell>
+        <input
+          type="checkbox"
+          aria-label={`${placement.name} weighs even`}
+          disabled={placement.limitBytes === null}
+          checked={placement.weighsAlike}
+          onChange={({ target }) => onChange({ weighsAlike: target.checked })}
+        />
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Likeness"
+          unit=""
+          width="60px"
+          {...rangeOf(Placement.shape.likeness)}
+          step={0.001}
+          optional
+          value={placement.likeness}
+          onProblem={onProblem}
+          commit={(likeness) => onChange({ likeness })}
+        />
+      </Cell>
+      <Cell>
+        <NumberInput
+          label="Density"
+          unit="dpi"
+          width="56px"
+          {...rangeOf(Placement.shape.dpi)}
+          optional
+          value={placement.dpi}
+          onProblem={onProblem}
+          commit={(dpi) => onChange({ dpi })}
+        />
+      </Cell>
+      <Cell textAlign="right">
+        <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
+          Remove
+        </Action>
+      </Cell>
+    </tr>
+  )
+}
+
+function NameInput({ name, commit }: { name: string; commit: (name: string) => void }) {
+  const [draft, setDraft] = useState(name)
+  const take = (): void => {
+    const next = draft.trim().slice(0, 60)
+    if (next === '') setDraft(name)
+    else if (next !== name) commit(next)
+  }
+  return (
+    <Input
+      aria-label="Name of the placement"
+      size="xs"
+      width="130px"
+      value={draft}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
+  )
+}
