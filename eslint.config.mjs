@@ -108,6 +108,18 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
+  {
+    files: ['web/src/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXText[value=/[A-Za-z]{2,}/]',
+          message: 'what a room says is in its strings.ts',
+        },
+      ],
+    },
+  },
   forbid(
     ['core/src/**/*.ts'],
     [

@@ -7,6 +7,7 @@ const browser = {
   hookTimeout: 120_000,
   // Something may take its time on a machine with other work to do.
   expect: { poll: { timeout: 30_000 } },
+  globalSetup: ['e2e/src/prepare.ts'],
 } as const
 
 export default defineConfig({

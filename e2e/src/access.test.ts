@@ -1,7 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, newShoot, startApp, type RunningApp } from './harness'
+import { startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js')
 const SKIES = ['day', 'dusk', 'night'] as const
@@ -11,10 +12,8 @@ let shoot: string
 beforeAll(async () => {
   app = await startApp()
   const { page } = app
-  await newShoot(app, await demoPhotos(['OCK-108-front.jpg', 'OCK-111-top.jpg']))
+  await openShoot(app, ['OCK-108-front.jpg', 'OCK-111-top.jpg'], 'made')
   shoot = page.url()
-  await page.getByRole('button', { name: 'Make 4 renditions' }).click()
-  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor({ timeout: 120_000 })
 })
 afterAll(() => app.stop())
 

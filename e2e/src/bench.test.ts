@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import { rowsOf, startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 let app: RunningApp
 beforeAll(async () => {
@@ -9,9 +10,9 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 /** Opens the first shot of a new shoot on the bench, with Light drawn. */
-async function openBench(files: readonly string[]): Promise<void> {
+async function openBench(files: Parameters<typeof openShoot>[1]): Promise<void> {
   const { page } = app
-  await newShoot(app, await demoPhotos(files))
+  await openShoot(app, files, 'measured')
   await page.locator('.tile').first().dblclick()
   await drawn(page)
 }
@@ -31,7 +32,7 @@ async function keptLight(): Promise<Record<string, unknown>> {
 
 test('one shot is worked on without a mouse: slider, undo, redo after a reload, pass and return', async () => {
   const { page } = app
-  await newShoot(app, await demoPhotos(['OCK-101-reference.jpg', 'OCK-101-front.jpg']))
+  await openShoot(app, ['OCK-101-front.jpg', 'OCK-101-reference.jpg'], 'measured')
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Enter')
   await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })

@@ -2,7 +2,6 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import {
   demoPhoto,
-  demoPhotos,
   giveFiles,
   newShoot,
   rowsOf,
@@ -11,6 +10,7 @@ import {
   type GivenFile,
   type RunningApp,
 } from './harness'
+import { openShoot } from './openShoot'
 
 // A brief made by looking, beside another, for some shots alone; and frames that are set upright by hand.
 
@@ -32,7 +32,7 @@ interface BriefRow {
 let app: RunningApp
 beforeAll(async () => {
   app = await startApp()
-  await newShoot(app, await demoPhotos(['OCK-102-front.jpg', 'OCK-111-top.jpg']))
+  await openShoot(app, ['OCK-102-front.jpg', 'OCK-111-top.jpg'], 'cut')
 })
 afterAll(() => app.stop())
 

@@ -1,17 +1,19 @@
 import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest'
-import { openDemo, startApp, type RunningApp } from './harness'
+import { startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
+import { PREPARED } from './preparedShoot'
 
 let app: RunningApp
 let sheetUrl = ''
 beforeAll(async () => {
   app = await startApp()
-  await openDemo(app)
+  await openShoot(app, PREPARED, 'measured')
   sheetUrl = app.page.url()
 })
 afterAll(() => app.stop())
 
-/** Each test begins on the sheet of the demo shoot, with nothing selected. */
+/** Each test begins on the sheet of one shoot, with nothing selected. */
 beforeEach(async () => {
   await app.page.goto(sheetUrl)
   await app.page.locator('.tile').first().waitFor()
@@ -76,7 +78,7 @@ describe('keyboard alone', () => {
     await page.keyboard.press('Escape')
     await page.getByText('2 shots selected').first().waitFor({ state: 'detached' })
     await page.keyboard.press('a')
-    await page.getByText('31 shots selected').first().waitFor()
+    await page.getByText('13 shots selected').first().waitFor()
     await page.keyboard.press('Enter')
     await page.getByTestId('viewer').waitFor()
     await page.keyboard.press('Escape')
@@ -140,11 +142,11 @@ test('dragging over the sheet selects what the rectangle touches', async () => {
 
 test('a tile dragged to a product’s head belongs to it, and undo puts it back', async () => {
   const { page } = app
-  const head = page.locator('[data-product="OCK-102"]')
+  const head = page.locator('[data-product="OCK-104"]')
   const count = (): Promise<string | null> => head.getAttribute('data-count')
-  expect(await count()).toBe('3')
+  expect(await count()).toBe('2')
   await page.locator('.tile').first().dragTo(head)
-  await expect.poll(count).toBe('4')
-  await page.keyboard.press('u')
   await expect.poll(count).toBe('3')
+  await page.keyboard.press('u')
+  await expect.poll(count).toBe('2')
 })

@@ -1,19 +1,16 @@
 import sharp from 'sharp'
 import type { Locator } from 'playwright-core'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, newShoot, startApp, type RunningApp } from './harness'
+import { startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 let app: RunningApp
 beforeAll(async () => {
   app = await startApp()
-  await newShoot(
+  await openShoot(
     app,
-    await demoPhotos([
-      'OCK-101-reference.jpg',
-      'OCK-101-front.jpg',
-      'OCK-102-front.jpg',
-      'OCK-103-front.jpg',
-    ]),
+    ['OCK-101-front.jpg', 'OCK-101-reference.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'],
+    'measured',
   )
 })
 afterAll(() => app.stop())

@@ -1,12 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { afterEach, beforeEach, expect, test } from 'vitest'
-import { demoPhotos, newShoot, rowsOf, startApp, unzip, type RunningApp } from './harness'
+import { rowsOf, startApp, unzip, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 let app: RunningApp
 beforeEach(async () => {
   app = await startApp()
-  await newShoot(app, await demoPhotos(['OCK-104-top.jpg', 'OCK-104-three-quarter.jpg']))
+  await openShoot(app, ['OCK-104-three-quarter.jpg', 'OCK-104-top.jpg'], 'cut')
 })
 afterEach(() => app.stop())
 

@@ -1,5 +1,6 @@
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
+import { rowsOf, startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 const FILES = [
   'OCK-103-front.jpg',
@@ -8,17 +9,29 @@ const FILES = [
   'OCK-108-front.jpg',
   'OCK-109-SLA-front.jpg',
   'OCK-111-top.jpg',
-]
+] as const
 
 let app: RunningApp
 beforeAll(async () => {
   app = await startApp()
-  const { page } = app
-  await newShoot(app, await demoPhotos(FILES))
-  await page.keyboard.press('m')
-  await page.getByRole('button', { name: /^All 12 renditions made/ }).waitFor({ timeout: 180_000 })
 })
 afterAll(() => app.stop())
+
+/** Each test has a shoot of its own, all made and not yet reviewed. */
+beforeEach(() => openShoot(app, FILES, 'made'))
+
+/** Returns the two worst for their edge and their colour, and passes the others. */
+async function reviewAll(): Promise<void> {
+  const { page } = app
+  await page.keyboard.press('e')
+  for (const [done, key] of ['1', '2', 'Space', 'Space', 'Space', 'Space'].entries()) {
+    await page.getByText(`worst first, ${done + 1} of 6`).waitFor()
+    await page.keyboard.press(key)
+  }
+  await page.getByText('4 passed, 2 returned, 0 unreviewed.').waitFor()
+  await page.keyboard.press('Escape')
+  await page.locator('.tile').first().waitFor()
+}
 
 interface ShotRow {
   readonly fileName: string
@@ -88,7 +101,7 @@ test('a shoot is reviewed by keys alone, worst first, with a touch-up on the way
 
 test('the pictures that come next are read and decoded before they are asked for', async () => {
   const { page } = app
-  await page.goto(page.url())
+  await page.keyboard.press('e')
   const shown = page.locator('.review-frame img[src]')
   await shown.waitFor()
   const ahead = page.locator('.review-ahead')
@@ -105,7 +118,7 @@ test('the pictures that come next are read and decoded before they are asked for
 
 test('what was returned is counted, sorted out, named on its tile, and left out of the delivery until said', async () => {
   const { page } = app
-  await page.keyboard.press('Escape')
+  await reviewAll()
   await page.getByRole('button', { name: /^Returned\s*2$/ }).click()
   await page.getByText('2 of 6 shots').waitFor()
   expect(await page.locator('.tile[data-verdict=returned]').count()).toBe(2)
@@ -129,6 +142,7 @@ test('what was returned is counted, sorted out, named on its tile, and left out 
 
 test('the sheet is narrowed by words that combine, and a filter with a name comes back', async () => {
   const { page } = app
+  await reviewAll()
   await page.getByRole('button', { name: 'Filter …' }).click()
   const menu = page.getByRole('dialog', { name: 'Filter' })
   await menu.getByRole('button', { name: /^front/ }).click()

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import { rowsOf, startApp, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 // A shoot leaves one browser as a file and comes into another.
 
@@ -16,9 +17,8 @@ afterAll(async () => {
 
 test('a shoot is saved as one file and opened in another browser, the same; a torn one is refused by name', async () => {
   const { page } = here
-  await newShoot(here, await demoPhotos(['OCK-101-reference.jpg', 'OCK-101-front.jpg']))
-  await page.getByRole('button', { name: 'Make 4 renditions' }).click()
-  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor({ timeout: 60_000 })
+  await openShoot(here, ['OCK-101-front.jpg', 'OCK-101-reference.jpg'], 'made')
+  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor()
   await page.keyboard.press('l')
   await page.getByRole('button', { name: 'Read the card for 2 shots' }).click({ timeout: 60_000 })
   await page.getByTestId('gains').waitFor()

@@ -1,16 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import {
-  DEMO,
-  demoPhotos,
-  giveFiles,
-  newShoot,
-  rowsOf,
-  startApp,
-  unzip,
-  type RunningApp,
-} from './harness'
+import { DEMO, giveFiles, rowsOf, startApp, unzip, type RunningApp } from './harness'
+import { openShoot } from './openShoot'
 
 // Dirt is cleaned, refused, mended and swept on the bench, delivered, and compared with the clean surface.
 
@@ -87,7 +79,7 @@ const wanted = {
 
 test('a dusty shot leaves clean: found by itself, one speck refused, one place mended, the backdrop swept', async () => {
   const { page } = app
-  await newShoot(app, await demoPhotos([`${SHOT}.jpg`]))
+  await openShoot(app, [`${SHOT}.jpg`], 'cut')
   await page.keyboard.press('b')
   await giveFiles(page, 'A brief’s file', [
     {
@@ -178,7 +170,7 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
 
 test('the Tidy lens strains the pictures and marks what is on them', async () => {
   const { page } = app
-  await newShoot(app, await demoPhotos([`${SHOT}.jpg`, 'OCK-102-front.jpg']))
+  await openShoot(app, ['OCK-102-front.jpg', `${SHOT}.jpg`], 'cut')
   await page.keyboard.press('6')
   const specks = page.locator('.tile [data-specks]')
   await expect.poll(() => specks.count(), { timeout: 60_000 }).toBe(2)
@@ -191,7 +183,7 @@ test('the Tidy lens strains the pictures and marks what is on them', async () =>
 
 test('each area that was borrowed can be changed, and where the backdrop is swept is seen', async () => {
   const { page } = app
-  await newShoot(app, await demoPhotos([`${SHOT}.jpg`]))
+  await openShoot(app, [`${SHOT}.jpg`], 'cut')
   await openTidy()
   await page.getByTestId('tidy-picture').waitFor({ timeout: 60_000 })
   const drag = await dragger()

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Action, Key, Window } from '../ui'
 import { useCommand } from '../keys/commands'
 import { KEYS, keyLabel, type KeyName } from '../keys/keys'
+import { strings } from './strings'
 
 /** All keys, on one page. */
 export function Help() {
@@ -10,10 +11,10 @@ export function Help() {
   useCommand('help', () => setOpen(true))
   return (
     <>
-      <Action look="quiet" onClick={() => setOpen(true)} aria-label="Keys">
-        Keys <Key>?</Key>
+      <Action look="quiet" onClick={() => setOpen(true)} aria-label={strings.keys}>
+        {strings.keys} <Key>?</Key>
       </Action>
-      <Window title="Keys" size="lg" open={open} onClose={() => setOpen(false)}>
+      <Window title={strings.keys} size="lg" open={open} onClose={() => setOpen(false)}>
         <Grid templateColumns="1fr 1fr" columnGap="32px" rowGap="6px">
           {(Object.keys(KEYS) as KeyName[]).map((name) => (
             <Flex key={name} justify="space-between" gap="12px">
@@ -23,7 +24,7 @@ export function Help() {
           ))}
         </Grid>
         <Flex justify="flex-end" marginTop="18px">
-          <Action onClick={() => setOpen(false)}>Close</Action>
+          <Action onClick={() => setOpen(false)}>{strings.close}</Action>
         </Flex>
       </Window>
     </>

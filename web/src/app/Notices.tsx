@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useNotices } from '../notices'
 import { Action, Attention } from '../ui'
+import { strings } from './strings'
 
 /** Sentences that are shown at a time; the others wait behind them. */
 const SHOWN = 4
@@ -23,7 +24,7 @@ export function Notices() {
     >
       {waiting > 0 && (
         <Text alignSelf="center" fontSize="12px" background="paper" paddingX="8px">
-          {waiting} more; close some
+          {strings.moreCloseSome(waiting)}
         </Text>
       )}
       {notices.slice(-SHOWN).map(({ id, kind, text, deed }) => (
@@ -52,7 +53,7 @@ export function Notices() {
             </Action>
           )}
           <Action look="quiet" onClick={() => close(id)}>
-            Close
+            {strings.close}
           </Action>
         </Flex>
       ))}

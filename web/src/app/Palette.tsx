@@ -9,6 +9,7 @@ import { findsOf } from './finds'
 import { keyLabel } from '../keys/keys'
 import { useGo } from '../ui/useGo'
 import './palette.css'
+import { strings } from './strings'
 
 /** Finds and does everything that can be done on this screen, and finds what the shoot has. */
 export function Palette() {
@@ -19,9 +20,9 @@ export function Palette() {
   return (
     <>
       <button type="button" className="palette-opener" onClick={() => setOpen(true)}>
-        Search <Key>{keyLabel('palette')}</Key>
+        {strings.search} <Key>{keyLabel('palette')}</Key>
       </button>
-      <Window title="Search or run a command" untitled open={open} onClose={close}>
+      <Window title={strings.searchOrRunCommand} untitled open={open} onClose={close}>
         {shootId ? <OfShoot shootId={shootId} onDone={close} /> : <List onDone={close} />}
       </Window>
     </>
@@ -45,15 +46,15 @@ function List({ view, onDone }: Props) {
   const [typed, setTyped] = useState('')
   const finds = useMemo(() => (view ? findsOf(view, typed) : []), [view, typed])
   return (
-    <Command label="Search or run a command" loop className="palette">
+    <Command label={strings.searchOrRunCommand} loop className="palette">
       <Command.Input
-        placeholder="Search, or run a command"
+        placeholder={strings.searchOrRunCommandLabel}
         autoFocus
         value={typed}
         onValueChange={setTyped}
       />
       <Command.List>
-        <Command.Empty>No matches.</Command.Empty>
+        <Command.Empty>{strings.noMatches}</Command.Empty>
         {commands
           .filter(({ name }) => name !== 'palette')
           .map((command) => (

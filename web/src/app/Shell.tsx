@@ -12,6 +12,7 @@ import { Palette } from './Palette'
 import { SkyControl } from './SkyControl'
 import { WorkStrip } from './strip'
 import { UndoButtons } from './UndoButtons'
+import { strings } from './strings'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
 export function Shell() {
@@ -39,7 +40,7 @@ export function Shell() {
             fontSize="18px"
             letterSpacing="-0.01em"
           >
-            Cloudbank
+            {strings.cloudbank}
           </Text>
         </Link>
         {shootId && <Place shootId={shootId} isBench={shotId !== undefined} />}
@@ -71,12 +72,12 @@ function Place({ shootId, isBench }: { shootId: string; isBench: boolean }) {
 }
 
 const STATIONS = [
-  { path: '', word: 'Sheet' },
-  { path: 'lightings', word: 'Lightings' },
-  { path: 'products', word: 'Products' },
-  { path: 'brief', word: 'Brief' },
-  { path: 'review', word: 'Review' },
-  { path: 'deliver', word: 'Deliver' },
+  { path: '', word: strings.sheet },
+  { path: 'lightings', word: strings.lightings },
+  { path: 'products', word: strings.products },
+  { path: 'brief', word: strings.brief },
+  { path: 'review', word: strings.review },
+  { path: 'deliver', word: strings.deliver },
 ] as const
 
 function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {

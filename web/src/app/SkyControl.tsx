@@ -1,6 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react'
 import { useCommand } from '../keys/commands'
 import { SKIES, useSky } from './sky'
+import { strings } from './strings'
 
 const FILL = { day: '#EDEDED', dusk: '#7A7A7A', night: '#1C1C1C' } as const
 
@@ -21,13 +22,13 @@ export function SkyControl() {
   const { sky, setSky, nextSky } = useSky()
   useCommand('sky', nextSky)
   return (
-    <Flex gap="7px" role="group" aria-label="Sky">
+    <Flex gap="7px" role="group" aria-label={strings.sky}>
       {SKIES.map((level) => (
         <Disc
           key={level}
           type="button"
           aria-label={level}
-          title={`Sky: ${level}`}
+          title={strings.skyWithLevel(level)}
           aria-pressed={level === sky}
           style={{ background: FILL[level] }}
           onClick={() => setSky(level)}

@@ -5,6 +5,7 @@ import { attempt } from '../notices'
 import { redo, undo } from '../work/undo'
 import { Action } from '../ui'
 import { isTyping, useCommand } from '../keys/commands'
+import { strings } from './strings'
 
 /** In a field of text these keys take back what was typed there. */
 const CHORD = { preventDefault: true, enableOnFormTags: true, ignoreEventWhen: isTyping } as const
@@ -27,12 +28,12 @@ export function UndoButtons({ shootId }: { shootId: ShootId }) {
       <Action
         look="quiet"
         disabled={!last}
-        title={last ? `Undo: ${last.words}` : undefined}
+        title={last ? strings.undoWithWords(last.words) : undefined}
         onClick={back}
         minWidth="0"
         flexShrink="1"
       >
-        Undo
+        {strings.undo}
         {last && (
           <Text as="span" fontWeight="400" color="softInk" truncate maxWidth="260px" minWidth="0">
             {last.words}
@@ -42,10 +43,10 @@ export function UndoButtons({ shootId }: { shootId: ShootId }) {
       <Action
         look="quiet"
         disabled={!next}
-        title={next ? `Redo: ${next.words}` : undefined}
+        title={next ? strings.redoWithWords(next.words) : undefined}
         onClick={again}
       >
-        Redo
+        {strings.redo}
       </Action>
     </Flex>
   )

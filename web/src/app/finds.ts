@@ -2,6 +2,7 @@ import type { ShootRows } from '@cloudbank/core/shoot'
 import { STEPS } from '@cloudbank/core/steps'
 import type {} from '../data'
 import { groupsOf } from '../settings'
+import { strings } from './strings'
 
 /** Something of a shoot that the palette finds, and where it is. */
 export interface Find {
@@ -31,8 +32,8 @@ export function findsOf(view: ShootRows, typed: string): Find[] {
     for (const find of finds) if (found.length < MOST && fits(find)) found.push(find)
   }
   add([
-    { id: 'runs', words: 'Runs', kind: 'page', to: `${base}/runs` },
-    { id: 'outlets', words: 'Outlets', kind: 'page', to: '/outlets' },
+    { id: 'runs', words: strings.runs, kind: 'page', to: `${base}/runs` },
+    { id: 'outlets', words: strings.outlets, kind: 'page', to: '/outlets' },
   ])
   add(
     view.shoot.outlets.map(({ id, name }) => ({
@@ -70,7 +71,7 @@ function* settings(base: string): Generator<Find> {
         yield {
           id: `${id}/${field}`,
           words: label,
-          kind: `setting of ${title}`,
+          kind: strings.settingOf(title),
           to: `${base}/brief?find=${encodeURIComponent(label)}`,
         }
 }

@@ -5,6 +5,7 @@ import { behindOf, behindWords, BEHIND_CHOICES, type Behind, type BehindKind } f
 import { ColourField } from './ColourField'
 import { GradientPart } from './GradientPart'
 import { PicturePart } from './PicturePart'
+import { strings } from './strings'
 
 interface Props {
   readonly behind: Behind
@@ -33,7 +34,7 @@ export function BehindControl({ behind, palette, withPictures = true, onChange }
     <Box>
       <NativeSelect.Root size="xs" width="248px" maxWidth="100%">
         <NativeSelect.Field
-          aria-label="Ground"
+          aria-label={strings.ground}
           value={kind}
           // The options are the kinds.
           onChange={(event) => choose(event.target.value as BehindKind)}
@@ -50,7 +51,7 @@ export function BehindControl({ behind, palette, withPictures = true, onChange }
         {kind === 'colour' && behind.kind === 'colour' && (
           <ColourField
             key={behind.colour}
-            label="Colour"
+            label={strings.colour}
             colour={behind.colour}
             palette={palette}
             onChange={(colour) => keep({ ...behind, colour })}
@@ -64,7 +65,7 @@ export function BehindControl({ behind, palette, withPictures = true, onChange }
         )}
         {kind === 'cleaned' && behind.kind === 'cleaned' && (
           <Slider
-            label="Brightness"
+            label={strings.brightness}
             reading={`${behind.lightness} L*`}
             min={20}
             max={100}

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { HexColour } from '@cloudbank/core/raster'
 import { attempt } from '../notices'
 import { Action } from '../ui'
+import { strings } from './strings'
 
 interface Props {
   readonly label: string
@@ -24,7 +25,7 @@ export function ColourField({ label, colour, palette, onChange }: Props) {
   const { EyeDropper } = globalThis as WithScreenPicker
   const take = (text: string): void => {
     const read = HexColour.safeParse(text.trim().toUpperCase())
-    setProblem(read.success ? null : 'Colour: #RRGGBB, six hex digits')
+    setProblem(read.success ? null : strings.colourRrggbbSixHexDigits)
     if (read.success && read.data !== colour) onChange(read.data)
   }
   const pick = async (): Promise<void> => {
@@ -42,7 +43,7 @@ export function ColourField({ label, colour, palette, onChange }: Props) {
       <Flex gap="6px" align="center">
         <input
           type="color"
-          aria-label={`Choose: ${label}`}
+          aria-label={strings.choose(label)}
           value={draft.toLowerCase()}
           onChange={(event) => setDraft(event.target.value.toUpperCase())}
           onBlur={() => take(draft)}
@@ -58,18 +59,15 @@ export function ColourField({ label, colour, palette, onChange }: Props) {
           onKeyDown={(event) => event.key === 'Enter' && take(draft)}
         />
         {EyeDropper && (
-          <Action
-            look="quiet"
-            onClick={() => attempt(pick(), 'No colour could be picked from the screen')}
-          >
-            Pick from image
+          <Action look="quiet" onClick={() => attempt(pick(), strings.noColourCouldBePicked)}>
+            {strings.pickFromImage}
           </Action>
         )}
       </Flex>
       {others.length > 0 && (
         <Flex gap="4px" marginTop="4px" align="center" wrap="wrap">
           <Text fontSize="12px" color="softInk">
-            In this shoot
+            {strings.inThisShoot}
           </Text>
           {others.map((each) => (
             <Swatch

@@ -7,13 +7,14 @@ import { attempt } from '../notices'
 import { Action, Slider } from '../ui'
 import { bringInGround } from '../work/assets'
 import type { Behind } from './behind'
+import { strings } from './strings'
 
 export type PictureBehind = Extract<Behind, { kind: 'picture' }>
 
 const FITS = [
-  { value: 'fill', words: 'fills the frame, cropped' },
-  { value: 'whole', words: 'whole, edges extended' },
-  { value: 'repeat', words: 'repeated in tiles' },
+  { value: 'fill', words: strings.fillsFrameCropped },
+  { value: 'whole', words: strings.wholeEdgesExtended },
+  { value: 'repeat', words: strings.repeatedInTiles },
 ] as const
 
 interface Props {
@@ -42,7 +43,7 @@ export function PicturePart({ behind, onChange }: Props) {
           {known.length > 0 && (
             <NativeSelect.Root size="xs">
               <NativeSelect.Field
-                aria-label="Picture"
+                aria-label={strings.picture}
                 value={behind?.hash ?? ''}
                 onChange={(event) => {
                   const chosen = known.find(({ hash }) => hash === event.target.value)
@@ -51,7 +52,7 @@ export function PicturePart({ behind, onChange }: Props) {
               >
                 {!behind && (
                   <option value="" disabled>
-                    Choose one …
+                    {strings.chooseOne}
                   </option>
                 )}
                 {known.map(({ hash, name }) => (
@@ -69,7 +70,7 @@ export function PicturePart({ behind, onChange }: Props) {
             marginLeft="-6px"
             onClick={() => file.current?.click()}
           >
-            Import a picture
+            {strings.importPicture}
           </Action>
         </Box>
       </Flex>
@@ -77,7 +78,7 @@ export function PicturePart({ behind, onChange }: Props) {
         <>
           <NativeSelect.Root size="xs" marginBottom="4px">
             <NativeSelect.Field
-              aria-label="How it fits"
+              aria-label={strings.howItFits}
               value={behind.fit}
               onChange={(event) => {
                 const fit = FITS.find(({ value }) => value === event.target.value)?.value
@@ -94,7 +95,7 @@ export function PicturePart({ behind, onChange }: Props) {
           </NativeSelect.Root>
           {behind.fit === 'repeat' && (
             <Slider
-              label="Size of a tile"
+              label={strings.sizeOfTile}
               reading={`${behind.sizePct} %`}
               min={2}
               max={100}
@@ -104,7 +105,7 @@ export function PicturePart({ behind, onChange }: Props) {
             />
           )}
           <Slider
-            label="Blur"
+            label={strings.blur}
             reading={`${behind.blurPct} %`}
             min={0}
             max={100}
@@ -113,7 +114,7 @@ export function PicturePart({ behind, onChange }: Props) {
             onChange={(blurPct) => onChange({ ...behind, blurPct })}
           />
           <Slider
-            label="Brightness"
+            label={strings.brightness}
             reading={`${formatSigned(behind.lightEv, 1)} stops`}
             min={-3}
             max={3}
@@ -128,14 +129,11 @@ export function PicturePart({ behind, onChange }: Props) {
         type="file"
         accept="image/*"
         hidden
-        aria-label="Picture to import"
+        aria-label={strings.pictureToImport}
         onChange={(event) => {
           const [picture] = event.target.files ?? []
           if (picture)
-            attempt(
-              bringInGround(picture).then(choose),
-              `${picture.name} can’t be used as a ground`,
-            )
+            attempt(bringInGround(picture).then(choose), strings.cantBeUsedAsGround(picture.name))
           event.target.value = ''
         }}
       />
@@ -165,7 +163,7 @@ function Thumbnail({ hash, name }: { hash: string; name: string }) {
   if (url === null)
     return (
       <Text fontSize="12px" fontWeight="600">
-        {name} is missing
+        {strings.isMissing(name)}
       </Text>
     )
   return (

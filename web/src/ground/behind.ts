@@ -1,16 +1,17 @@
 import type { BriefSteps } from '@cloudbank/core/brief'
+import { strings } from './strings'
 
 export type Behind = BriefSteps['ground']['behind']
 export type BehindKind = Behind['kind']
 
 /** What can lie behind a product, in words. A picture has to be brought in first. */
 export const BEHIND_CHOICES: readonly { readonly value: BehindKind; readonly words: string }[] = [
-  { value: 'colour', words: 'a plain colour' },
-  { value: 'gradient', words: 'two colours' },
-  { value: 'picture', words: 'a picture' },
-  { value: 'cleaned', words: 'the backdrop’s own colour, cleaned' },
-  { value: 'transparent', words: 'transparent' },
-  { value: 'original', words: 'the photographed backdrop' },
+  { value: 'colour', words: strings.plainColour },
+  { value: 'gradient', words: strings.twoColours },
+  { value: 'picture', words: strings.pictureInline },
+  { value: 'cleaned', words: strings.backdropsOwnColourCleaned },
+  { value: 'transparent', words: strings.transparent },
+  { value: 'original', words: strings.photographedBackdrop },
 ]
 
 /** What a kind begins with; a colour that was chosen goes on into two. */
@@ -36,11 +37,11 @@ export const behindWords = (behind: Behind): string => {
     case 'colour':
       return `Ground ${behind.colour}`
     case 'gradient':
-      return `Ground ${behind.from} to ${behind.to}`
+      return strings.groundTo(behind.from, behind.to)
     case 'cleaned':
-      return `Ground: backdrop cleaned, L* ${behind.lightness}`
+      return strings.groundBackdropCleanedL(behind.lightness)
     case 'picture':
-      return `Ground: the picture ${behind.name}`
+      return strings.groundPicture(behind.name)
     case 'transparent':
     case 'original':
       return `Ground: ${BEHIND_CHOICES.find(({ value }) => value === behind.kind)?.words ?? ''}`

@@ -3,6 +3,7 @@ import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { Action, Key } from '../ui'
 import { keyLabel, type KeyName } from './keys'
+import { strings } from './strings'
 
 /** Whether the hints have been put away, in this browser. */
 const useHints = create<{ readonly away: boolean }>()(
@@ -51,7 +52,7 @@ export function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
         flex="none"
         onClick={() => useHints.setState({ away: true })}
       >
-        Hide
+        {strings.hide}
       </Action>
     </Flex>
   )

@@ -1,6 +1,7 @@
 import { CancelledError } from '@cloudbank/core/engine'
 import { describeError } from './describeError'
 import { useNotices } from './notices'
+import { strings } from './strings'
 
 /**
  * Does something that nobody waits for; should it fail, that is said. What was stopped on request is no
@@ -8,7 +9,7 @@ import { useNotices } from './notices'
  *
  * @param what what is not done then, as the beginning of a sentence: “The files could not be kept”.
  */
-export function attempt(work: Promise<unknown>, what = 'That couldn’t be done'): void {
+export function attempt(work: Promise<unknown>, what = strings.thatCouldntBeDone): void {
   work.catch((error: unknown) => {
     if (error instanceof CancelledError) return
     useNotices.getState().need(`${what}: ${describeError(error)}.`)
@@ -19,6 +20,6 @@ export function attempt(work: Promise<unknown>, what = 'That couldn’t be done'
 export function followUnhandled(): void {
   window.addEventListener('unhandledrejection', ({ reason }) => {
     if (reason instanceof CancelledError) return
-    useNotices.getState().need(`Something went wrong: ${describeError(reason)}.`)
+    useNotices.getState().need(strings.somethingWentWrong(describeError(reason)))
   })
 }

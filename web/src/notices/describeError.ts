@@ -1,5 +1,6 @@
 import { AssetMissingError } from '@cloudbank/core/assets'
 import { FileError } from '@cloudbank/core/codec'
+import { strings } from './strings'
 
 /** Whether the browser gives no more room. Dexie wraps the browser's own error. */
 export function isNoRoom(error: unknown): boolean {
@@ -9,7 +10,7 @@ export function isNoRoom(error: unknown): boolean {
   return inner !== error && isNoRoom(inner)
 }
 
-export const NO_ROOM = 'no space left in this browser; free some on the home page'
+export const NO_ROOM = strings.noSpaceLeftInThis
 
 /** The reason in words, to follow a name and a colon. */
 export function describeError(error: unknown): string {

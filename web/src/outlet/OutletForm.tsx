@@ -6,6 +6,7 @@ import { PatternInput } from './PatternInput'
 import { PlacementLook } from './PlacementLook'
 import { PlacementTable } from './PlacementTable'
 import { RulesForm } from './RulesForm'
+import { strings } from './strings'
 
 interface Props {
   readonly outlet: Outlet
@@ -17,7 +18,7 @@ export function OutletForm({ outlet, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   return (
     <>
-      <Title>Placements</Title>
+      <Title>{strings.placements}</Title>
       <PlacementTable
         max={MAX_OUTLET_PLACEMENTS}
         placements={outlet.placements}
@@ -27,8 +28,8 @@ export function OutletForm({ outlet, save }: Props) {
         {outlet.placements.map((placement) => (
           <SettingRow
             key={placement.id}
-            label={`Overrides for ${placement.name}`}
-            hint="Anything left empty is as in the brief."
+            label={strings.overridesFor(placement.name)}
+            hint={strings.anythingLeftEmptyIsAs}
           >
             <PlacementLook
               placement={placement}
@@ -46,23 +47,23 @@ export function OutletForm({ outlet, save }: Props) {
         ))}
         {problem && <Text role="alert">{problem}</Text>}
       </Box>
-      <Title>Rules</Title>
+      <Title>{strings.rules}</Title>
       <RulesForm rules={outlet.rules} save={(words, rules) => save(words, { ...outlet, rules })} />
-      <Title>Names and descriptions</Title>
-      <SettingRow label="File names" hint="Replaces the brief’s pattern.">
+      <Title>{strings.namesAndDescriptions}</Title>
+      <SettingRow label={strings.fileNames} hint={strings.replacesBriefsPattern}>
         <PatternInput
-          label="File names at the outlet"
+          label={strings.fileNamesAtOutlet}
           value={outlet.fileNames}
           fallback="as in the brief"
-          commit={(fileNames) => save('File names', { ...outlet, fileNames })}
+          commit={(fileNames) => save(strings.fileNames, { ...outlet, fileNames })}
         />
       </SettingRow>
-      <SettingRow label="Descriptions" hint="Replaces the brief’s pattern.">
+      <SettingRow label={strings.descriptions} hint={strings.replacesBriefsPattern}>
         <PatternInput
-          label="Descriptions at the outlet"
+          label={strings.descriptionsAtOutlet}
           value={outlet.altTexts}
           fallback="as in the brief"
-          commit={(altTexts) => save('Descriptions', { ...outlet, altTexts })}
+          commit={(altTexts) => save(strings.descriptions, { ...outlet, altTexts })}
         />
       </SettingRow>
     </>

@@ -1,6 +1,7 @@
 import { Box, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { NamePattern, PICTURE_WORDS } from '@cloudbank/core/names'
+import { strings } from './strings'
 
 interface Props {
   readonly label: string
@@ -40,7 +41,7 @@ export function PatternInput({ label, value, fallback, commit }: Props) {
         onKeyDown={(event) => event.key === 'Enter' && take()}
       />
       <Text fontSize="12px" color="softInk" marginTop="4px" maxWidth="440px">
-        {PICTURE_WORDS.map((word) => `{${word}}`).join(' ')} and every other column.
+        {PICTURE_WORDS.map((word) => `{${word}}`).join(' ')} {strings.andEveryOtherColumn}
       </Text>
       {problem && (
         <Text role="alert" fontSize="12px" fontWeight="600">

@@ -5,6 +5,7 @@ import { HexColour } from '@cloudbank/core/raster'
 import { BehindSetting } from '@cloudbank/core/steps'
 import { BehindControl, coloursOf } from '../ground'
 import { NumberInput } from '../ui/fields'
+import { strings } from './strings'
 
 interface Props {
   readonly placement: Placement
@@ -27,7 +28,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
   }
   const side = (which: 'width' | 'height', label: string) => (
     <NumberInput
-      label={`${label} of the ratio of ${placement.name}`}
+      label={strings.ofRatioOf(label, placement.name)}
       unit=""
       width="52px"
       min={1}
@@ -38,7 +39,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
       commit={(value) => {
         const next = value === null ? undefined : { width: 1, height: 1, ...ratio, [which]: value }
         change(
-          next ? `ratio ${next.width}:${next.height}` : 'ratio as in the brief',
+          next ? strings.ratio(next.width, next.height) : strings.ratioAsInBrief,
           'frame',
           'ratio',
           next,
@@ -48,15 +49,15 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
   )
   return (
     <Flex align="center" gap="8px" wrap="wrap" fontSize="13px">
-      <Text color="softInk">ratio</Text>
-      {side('width', 'Width')}
+      <Text color="softInk">{strings.ratioInline}</Text>
+      {side('width', strings.width)}
       <Text>:</Text>
-      {side('height', 'Height')}
+      {side('height', strings.height)}
       <Text color="softInk" marginLeft="10px">
-        fill
+        {strings.fill}
       </Text>
       <NumberInput
-        label={`Fill of ${placement.name}`}
+        label={strings.fillOf(placement.name)}
         unit="%"
         width="56px"
         min={10}
@@ -66,27 +67,27 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
         value={(frame.fillPct as number | undefined) ?? null}
         onProblem={onProblem}
         commit={(value) =>
-          change(`fill ${value ?? 'as in the brief'}`, 'frame', 'fillPct', value ?? undefined)
+          change(`fill ${value ?? strings.asInBrief}`, 'frame', 'fillPct', value ?? undefined)
         }
       />
       <Text color="softInk" marginLeft="10px">
-        backdrop
+        {strings.backdrop}
       </Text>
       <NativeSelect.Root size="xs" width="110px">
         <NativeSelect.Field
-          aria-label={`Backdrop of ${placement.name}`}
+          aria-label={strings.backdropOf(placement.name)}
           value={behind ? 'own' : 'brief'}
           onChange={({ target: { value } }) =>
             change(
-              value === 'own' ? 'a backdrop of its own' : 'backdrop as in the brief',
+              value === 'own' ? strings.backdropOfItsOwn : strings.backdropAsInBrief,
               'ground',
               'behind',
               value === 'own' ? WHITE : undefined,
             )
           }
         >
-          <option value="brief">as the brief</option>
-          <option value="own">its own</option>
+          <option value="brief">{strings.asBrief}</option>
+          <option value="own">{strings.itsOwn}</option>
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
@@ -104,14 +105,14 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
           checked={frame.enlarge === true}
           onChange={({ target: { checked } }) =>
             change(
-              checked ? 'enlarging allowed' : 'no enlarging',
+              checked ? strings.enlargingAllowed : strings.noEnlarging,
               'frame',
               'enlarge',
               checked ? true : undefined,
             )
           }
         />{' '}
-        may enlarge
+        {strings.mayEnlarge}
       </label>
     </Flex>
   )

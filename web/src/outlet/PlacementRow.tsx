@@ -5,6 +5,7 @@ import { Placement } from '@cloudbank/core/outlets'
 import { formatWord, rangeOf } from '@cloudbank/core/steps'
 import { Action } from '../ui'
 import { NumberInput } from '../ui/fields'
+import { strings } from './strings'
 
 const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
 
@@ -39,7 +40,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Longer side"
+          label={strings.longerSide}
           unit="px"
           {...rangeOf(Placement.shape.longSidePx)}
           value={placement.longSidePx}
@@ -50,7 +51,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       <Cell>
         <NativeSelect.Root size="xs" width="92px">
           <NativeSelect.Field
-            aria-label="Format"
+            aria-label={strings.format}
             value={placement.format}
             onChange={(event) => {
               const format = CHOICES.find((known) => known === event.target.value)
@@ -68,7 +69,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Quality"
+          label={strings.quality}
           unit="%"
           width="56px"
           {...rangeOf(Placement.shape.qualityPct)}
@@ -79,7 +80,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Minimum quality"
+          label={strings.minimumQuality}
           unit="%"
           width="56px"
           {...rangeOf(Placement.shape.leastQualityPct)}
@@ -90,7 +91,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Limit"
+          label={strings.limit}
           unit="KB"
           width="72px"
           min={LIMIT.min / 1000}
@@ -104,7 +105,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       <Cell>
         <input
           type="checkbox"
-          aria-label={`${placement.name} weighs even`}
+          aria-label={strings.weighsEven(placement.name)}
           disabled={placement.limitBytes === null}
           checked={placement.weighsAlike}
           onChange={({ target }) => onChange({ weighsAlike: target.checked })}
@@ -112,7 +113,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Likeness"
+          label={strings.likeness}
           unit=""
           width="60px"
           {...rangeOf(Placement.shape.likeness)}
@@ -125,7 +126,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell>
         <NumberInput
-          label="Density"
+          label={strings.density}
           unit="dpi"
           width="56px"
           {...rangeOf(Placement.shape.dpi)}
@@ -137,7 +138,7 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       </Cell>
       <Cell textAlign="right">
         <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
-          Remove
+          {strings.remove}
         </Action>
       </Cell>
     </tr>
@@ -153,7 +154,7 @@ function NameInput({ name, commit }: { name: string; commit: (name: string) => v
   }
   return (
     <Input
-      aria-label="Name of the placement"
+      aria-label={strings.nameOfPlacement}
       size="xs"
       width="130px"
       value={draft}

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Placement } from '@cloudbank/core/outlets'
 import { Action } from '../ui'
 import { PlacementRow } from './PlacementRow'
+import { strings } from './strings'
 
 const Head = chakra('th', {
   base: {
@@ -26,7 +27,7 @@ export function PlacementTable({ max, placements, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const replace = (index: number, change: Partial<Placement>): void =>
     save(
-      `Placement ${placements[index]?.name ?? ''}`,
+      strings.placement(placements[index]?.name ?? ''),
       placements.map((placement, i) => (i === index ? { ...placement, ...change } : placement)),
     )
   return (
@@ -35,15 +36,15 @@ export function PlacementTable({ max, placements, save }: Props) {
         <thead>
           <tr>
             {[
-              'Placement',
-              'Longer side',
-              'Format',
-              'Quality',
-              'Minimum',
-              'Limit',
-              'Even',
-              'Likeness',
-              'Density',
+              strings.placementLabel,
+              strings.longerSide,
+              strings.format,
+              strings.quality,
+              strings.minimum,
+              strings.limit,
+              strings.even,
+              strings.likeness,
+              strings.density,
             ].map((word) => (
               <Head key={word}>{word}</Head>
             ))}
@@ -61,7 +62,7 @@ export function PlacementTable({ max, placements, save }: Props) {
                   ? null
                   : () =>
                       save(
-                        `Placement ${placement.name} removed`,
+                        strings.placementRemoved(placement.name),
                         placements.filter((_, i) => i !== index),
                       )
               }
@@ -77,17 +78,13 @@ export function PlacementTable({ max, placements, save }: Props) {
       )}
       <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
         <Text color="softInk" fontSize="12px">
-          Quality is lowered as far as the limit requires, or as far as the file still looks the
-          same if a likeness is set (structural similarity; 0.98 and above is indistinguishable),
-          but never below the minimum. “Even” raises it until each file is just under the limit. A
-          picture that is still too large is made anyway, with a finding. PNG has no quality
-          setting.
+          {strings.qualityIsLoweredAsFar}
         </Text>
         <Action
           disabled={placements.length >= max}
-          onClick={() => save('Placement added', [...placements, freshPlacement(placements)])}
+          onClick={() => save(strings.placementAdded, [...placements, freshPlacement(placements)])}
         >
-          Add a placement
+          {strings.addPlacement}
         </Action>
       </Flex>
     </Box>

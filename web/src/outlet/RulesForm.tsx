@@ -4,6 +4,7 @@ import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
 import { OutletRules } from '@cloudbank/core/outlets'
 import { NumberInput, SettingRow, SwitchSetting } from '../ui/fields'
 import { ColourInput } from './PlacementLook'
+import { strings } from './strings'
 
 interface Props {
   readonly rules: OutletRules
@@ -12,12 +13,12 @@ interface Props {
 
 /** The rules that are one number, with their ranges. */
 const NUMBERS = [
-  { field: 'leastShorterPx', label: 'Shorter side, minimum', unit: 'px', max: 20_000, scale: 1 },
-  { field: 'mostLongerPx', label: 'Longer side, maximum', unit: 'px', max: 20_000, scale: 1 },
-  { field: 'limitBytes', label: 'File size, maximum', unit: 'KB', max: 50_000, scale: 1000 },
-  { field: 'leastFillPct', label: 'Product fills, minimum', unit: '%', max: 100, scale: 1 },
-  { field: 'mostFillPct', label: 'Product fills, maximum', unit: '%', max: 100, scale: 1 },
-  { field: 'mostPictures', label: 'Pictures per product, maximum', unit: '', max: 200, scale: 1 },
+  { field: 'leastShorterPx', label: strings.shorterSideMinimum, unit: 'px', max: 20_000, scale: 1 },
+  { field: 'mostLongerPx', label: strings.longerSideMaximum, unit: 'px', max: 20_000, scale: 1 },
+  { field: 'limitBytes', label: strings.fileSizeMaximum, unit: 'KB', max: 50_000, scale: 1000 },
+  { field: 'leastFillPct', label: strings.productFillsMinimum, unit: '%', max: 100, scale: 1 },
+  { field: 'mostFillPct', label: strings.productFillsMaximum, unit: '%', max: 100, scale: 1 },
+  { field: 'mostPictures', label: strings.picturesPerProductMaximum, unit: '', max: 200, scale: 1 },
 ] as const
 
 const hint = (field: keyof OutletRules): string => OutletRules.shape[field].description ?? ''
@@ -63,14 +64,14 @@ export function RulesForm({ rules, save }: Props) {
           />
         </SettingRow>
       ))}
-      <SettingRow label="Ratio" hint={hint('ratio')} problem={problem}>
+      <SettingRow label={strings.ratioLabel} hint={hint('ratio')} problem={problem}>
         <Flex align="center" gap="8px">
-          {side('width', 'Width of the outlet’s ratio')}
+          {side('width', strings.widthOfOutletsRatio)}
           <Text>:</Text>
-          {side('height', 'Height of the outlet’s ratio')}
+          {side('height', strings.heightOfOutletsRatio)}
         </Flex>
       </SettingRow>
-      <SettingRow label="Formats" hint={hint('formats')}>
+      <SettingRow label={strings.formats} hint={hint('formats')}>
         <Flex gap="14px">
           {MADE_FORMATS.map((format) => (
             <label key={format}>
@@ -90,46 +91,46 @@ export function RulesForm({ rules, save }: Props) {
           ))}
         </Flex>
       </SettingRow>
-      <SettingRow label="Border" hint={hint('backdrop')}>
+      <SettingRow label={strings.border} hint={hint('backdrop')}>
         <BorderChoice
-          label="the border"
+          label={strings.theBorder}
           value={rules.backdrop}
           onProblem={setProblem}
           commit={(words, backdrop) => set(words, { backdrop })}
         />
       </SettingRow>
-      <SettingRow label="Border of covers" hint={hint('coverBackdrop')}>
+      <SettingRow label={strings.borderOfCovers} hint={hint('coverBackdrop')}>
         <BorderChoice
-          label="the border of covers"
+          label={strings.theBorderOfCovers}
           value={rules.coverBackdrop}
           onProblem={setProblem}
           commit={(words, coverBackdrop) => set(words, { coverBackdrop })}
         />
       </SettingRow>
       <SwitchSetting
-        label="Colour profile"
+        label={strings.colourProfile}
         hint={hint('needsProfile')}
         value={rules.needsProfile}
         commit={(needsProfile) => set('Colour profile', { needsProfile })}
       />
-      <SettingRow label="Words in files" hint={hint('fileWords')}>
+      <SettingRow label={strings.wordsInFiles} hint={hint('fileWords')}>
         <NativeSelect.Root size="xs" width="190px">
           <NativeSelect.Field
-            aria-label="Words in files"
+            aria-label={strings.wordsInFiles}
             value={rules.fileWords}
             onChange={({ target: { value } }) =>
               set('Words in files', { fileWords: OutletRules.shape.fileWords.parse(value) })
             }
           >
-            <option value="any">anything</option>
-            <option value="none">nothing at all</option>
-            <option value="credit">at least a credit</option>
+            <option value="any">{strings.anything}</option>
+            <option value="none">{strings.nothingAtAll}</option>
+            <option value="credit">{strings.atLeastCredit}</option>
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
       </SettingRow>
       <SwitchSetting
-        label="Descriptions"
+        label={strings.descriptions}
         hint={hint('needsAltText')}
         value={rules.needsAltText}
         commit={(needsAltText) => set('Descriptions', { needsAltText })}
@@ -160,25 +161,25 @@ function BorderChoice({ label, value, onProblem, commit }: BorderProps) {
     <Flex align="center" gap="10px" wrap="wrap">
       <NativeSelect.Root size="xs" width="130px">
         <NativeSelect.Field
-          aria-label={`What ${label} must be`}
+          aria-label={strings.whatMustBe(label)}
           value={value?.kind ?? 'any'}
           onChange={({ target }) => commit(words, BORDERS[target.value] ?? null)}
         >
-          <option value="any">anything</option>
-          <option value="colour">a colour</option>
-          <option value="transparent">transparent</option>
+          <option value="any">{strings.anything}</option>
+          <option value="colour">{strings.colour}</option>
+          <option value="transparent">{strings.transparent}</option>
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       {value?.kind === 'colour' && (
         <>
           <ColourInput
-            label={`Colour of ${label}`}
+            label={strings.colourOf(label)}
             value={value.colour}
             commit={(colour) => commit(`${words} ${colour}`, { ...value, colour })}
           />
           <NumberInput
-            label={`Tolerance of ${label}`}
+            label={strings.toleranceOf(label)}
             unit="ΔE"
             width="56px"
             min={0}

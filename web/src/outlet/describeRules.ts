@@ -1,6 +1,7 @@
 import { FORMATS } from '@cloudbank/core/codec'
 import type { Outlet } from '@cloudbank/core/outlets'
-import { countOf, formatBytes } from '@cloudbank/core/words'
+import { formatBytes } from '@cloudbank/core/words'
+import { strings } from './strings'
 
 /** An outlet's rules in a few words: “at least 1600 px, 1:1, JPEG, ≤ 1.0 MB, #FFFFFF, 7 pictures at most”. */
 export function describeRules({ rules }: Outlet): string {
@@ -15,13 +16,13 @@ export function describeRules({ rules }: Outlet): string {
     backdrop && (backdrop.kind === 'colour' ? `on ${backdrop.colour}` : 'transparent'),
     rules.coverBackdrop &&
       (rules.coverBackdrop.kind === 'colour'
-        ? `covers on ${rules.coverBackdrop.colour}`
-        : 'covers transparent'),
-    leastFillPct !== null && `fills ${leastFillPct} % and more`,
-    mostFillPct !== null && `fills ${mostFillPct} % at most`,
-    mostPictures !== null && `${countOf(mostPictures, 'picture')} at most`,
-    rules.fileWords === 'none' && 'no metadata in files',
-    rules.fileWords === 'credit' && 'with a credit',
+        ? strings.coversOn(rules.coverBackdrop.colour)
+        : strings.coversTransparent),
+    leastFillPct !== null && strings.fillsAndMore(leastFillPct),
+    mostFillPct !== null && strings.fillsAtMost(mostFillPct),
+    mostPictures !== null && strings.atMost(mostPictures),
+    rules.fileWords === 'none' && strings.noMetadataInFiles,
+    rules.fileWords === 'credit' && strings.withCredit,
     rules.needsAltText && 'described',
   ]
     .filter((part) => typeof part === 'string')

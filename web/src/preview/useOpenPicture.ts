@@ -4,6 +4,7 @@ import { WorkerLostError } from '@cloudbank/hosts/pool'
 import { database } from '../data'
 import { describeError } from '../notices'
 import { sharedPreviewer, usePreviewerGeneration } from './previewer'
+import { strings } from './strings'
 
 /** A photograph that the previewer holds decoded, and its own sides in pixels. */
 export interface OpenPicture {
@@ -31,7 +32,7 @@ let lastName = 0
 class PictureMissingError extends Error {
   override readonly name = 'PictureMissingError'
   constructor() {
-    super('the photograph is missing from this browser')
+    super(strings.photographIsMissingFromThis)
   }
 }
 

@@ -7,6 +7,7 @@ import { keepPuts } from '../work/saves'
 import type { FieldOf } from './controls'
 import { drafted } from './drafts'
 import { useDrafts } from './useDrafts'
+import { strings } from './strings'
 
 /** Changes a brief, each change with its words, so that it can be undone. */
 export interface BriefEditor {
@@ -37,7 +38,7 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
   const change = (words: string, path: string[], value: unknown): void =>
     attempt(
       keepPuts(shootId, words, [{ table: 'briefs', id: row.id, path, value }]),
-      'The brief couldn’t be changed',
+      strings.briefCouldntBeChanged,
     )
   return {
     brief,
@@ -45,8 +46,8 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
       const place = { table: 'briefs', id: row.id, path: ['brief', 'steps', step, field] } as const
       actions.keep(words, [{ step, field, value, place }])
     },
-    rename: (name) => change(`Brief named ${name}`, ['brief', 'name'], name),
-    replace: (next) => change(`Brief ${brief.name} → ${next.name}`, ['brief'], next),
+    rename: (name) => change(strings.briefNamed(name), ['brief', 'name'], name),
+    replace: (next) => change(strings.brief(brief.name, next.name), ['brief'], next),
     replaceSteps: (words, steps) => change(words, ['brief', 'steps'], steps),
   }
 }

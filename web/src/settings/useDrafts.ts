@@ -15,6 +15,7 @@ import {
   type Drafts,
   type DraftPlace,
 } from './drafts'
+import { strings } from './strings'
 
 /** A setting that is to have another value. */
 export interface Change {
@@ -86,7 +87,7 @@ export function useDrafts(
             throw error
           },
         )
-        attempt(saving, `“${words}” couldn’t be saved`)
+        attempt(saving, strings.couldntBeSaved(words))
       },
     }),
     [shootId],

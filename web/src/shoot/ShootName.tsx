@@ -6,6 +6,7 @@ import { perform, put, putFields, type ShootView } from '../data'
 import { attempt } from '../notices'
 import { DueText } from './DueText'
 import { ShootWindow, type ShootDetails } from './ShootWindow'
+import { strings } from './strings'
 
 /** The shoot's name and due date in the bar; a click or a key changes them, and its brief. */
 export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean }) {
@@ -16,19 +17,19 @@ export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean
     attempt(
       perform({
         shootId: shoot.id,
-        words: brief ? `Brief ${brief.name}` : 'Name and due date',
+        words: brief ? strings.brief(brief.name) : strings.nameAndDueDate,
         edits: [
           ...putFields('shoots', shoot.id, { name, dueOn }),
           ...(brief ? [put('briefs', briefRow.id, ['brief'], brief)] : []),
         ],
       }),
-      'The shoot couldn’t be changed',
+      strings.shootCouldntBeChanged,
     )
   return (
     <>
       <button
         type="button"
-        title={`Name, due date and brief (${keyLabel('shoot')})`}
+        title={strings.nameDueDateAndBrief(keyLabel('shoot'))}
         style={{ minWidth: 0, cursor: 'pointer' }}
         onClick={() => setOpen(true)}
       >
@@ -38,7 +39,7 @@ export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean
       </button>
       {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
       <ShootWindow
-        title="Name, due date and brief"
+        title={strings.nameDueDateAndBriefLabel}
         doWords="Keep"
         open={open}
         name={shoot.name}

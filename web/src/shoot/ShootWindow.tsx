@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { Brief } from '@cloudbank/core/brief'
 import { Action, Window } from '../ui'
 import { useBriefChoices } from './useBriefChoices'
+import { strings } from './strings'
 
 /** What a shoot is called, when it is due, and the brief it begins with. */
 export interface ShootDetails {
@@ -59,7 +60,7 @@ function Form({ doWords, brief, onClose, onDone, ...given }: Props) {
       }}
     >
       <Field.Root marginBottom="12px">
-        <Field.Label>Name</Field.Label>
+        <Field.Label>{strings.name}</Field.Label>
         <Input
           size="sm"
           autoFocus
@@ -70,7 +71,7 @@ function Form({ doWords, brief, onClose, onDone, ...given }: Props) {
         />
       </Field.Root>
       <Field.Root marginBottom="12px">
-        <Field.Label>Due</Field.Label>
+        <Field.Label>{strings.due}</Field.Label>
         <Input
           size="sm"
           type="date"
@@ -79,10 +80,10 @@ function Form({ doWords, brief, onClose, onDone, ...given }: Props) {
         />
       </Field.Root>
       <Field.Root>
-        <Field.Label>{brief ? 'Brief' : 'Brief to start from'}</Field.Label>
+        <Field.Label>{brief ? strings.briefLabel : strings.briefToStartFrom}</Field.Label>
         <NativeSelect.Root size="sm">
           <NativeSelect.Field value={chosen} onChange={(event) => setChosen(event.target.value)}>
-            {brief && <option value={KEEP}>{brief.name}, as it is</option>}
+            {brief && <option value={KEEP}>{strings.asItIs(brief.name)}</option>}
             {choices.map(({ words }, i) => (
               <option key={words} value={i}>
                 {words}
@@ -94,11 +95,11 @@ function Form({ doWords, brief, onClose, onDone, ...given }: Props) {
       </Field.Root>
       {brief && chosen !== KEEP && (
         <Text fontSize="12px" marginTop="6px" color="softInk">
-          Replaces every setting with that brief’s. Undo brings yours back.
+          {strings.replacesEverySettingWithThat}
         </Text>
       )}
       <Flex justify="flex-end" gap="8px" marginTop="18px">
-        <Action onClick={onClose}>Cancel</Action>
+        <Action onClick={onClose}>{strings.cancel}</Action>
         <Action look="main" type="submit" disabled={!ready}>
           {doWords}
         </Action>

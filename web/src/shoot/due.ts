@@ -1,4 +1,5 @@
 import { differenceInCalendarDays, format, parseISO } from 'date-fns'
+import { strings } from './strings'
 
 /** When a shoot is due, in words: “due Fri 4 Dec, in 8 days”. */
 export function dueWords(dueOn: string, today = new Date()): string {
@@ -14,6 +15,6 @@ export const isPressing = (dueOn: string, today = new Date()): boolean =>
 function daysWords(days: number): string {
   if (days === 0) return 'today'
   if (days === 1) return 'tomorrow'
-  if (days === -1) return 'a day late'
-  return days > 0 ? `in ${days} days` : `${-days} days late`
+  if (days === -1) return strings.dayLate
+  return days > 0 ? strings.inDays(days) : strings.daysLate(-days)
 }

@@ -1,6 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { STARTING_BRIEFS, type Brief } from '@cloudbank/core/brief'
 import { checkRows, database, isSame } from '../data'
+import { strings } from './strings'
 
 /** A brief that a shoot can start from, and what it is called in a list. */
 export interface BriefChoice {
@@ -25,7 +26,7 @@ export function useBriefChoices(): readonly BriefChoice[] {
         const [row] = checkRows('briefs', rows[i] ? [rows[i]] : []).rows
         if (!row) return []
         const starting = STARTING.find(({ brief }) => isSame(brief, row.brief))
-        return [starting ?? { words: `${row.brief.name}, as in ${name}`, brief: row.brief }]
+        return [starting ?? { words: strings.asIn(row.brief.name, name), brief: row.brief }]
       })
       const kept = checkRows('savedBriefs', await database.table('savedBriefs').toArray()).rows
       const saved = kept.map(({ brief }): BriefChoice => ({ words: brief.name, brief }))

@@ -7,6 +7,7 @@ import { formatBytes, formatSize } from '@cloudbank/core/words'
 import { Action } from '../ui'
 import type { Bench } from './bench'
 import { FindingList } from './FindingList'
+import { strings } from './strings'
 
 /** What the brief says for a step, and what is known of the shot. */
 export function FactsPanel({ bench }: { bench: Bench }) {
@@ -23,14 +24,14 @@ export function FactsPanel({ bench }: { bench: Bench }) {
           </Heading>
           <Text whiteSpace="pre-line">{says.words}</Text>
           <Link to={`/shoots/${view.shoot.id}/brief`}>
-            <u>Change it in the brief</u>
+            <u>{strings.changeItInBrief}</u>
           </Link>
         </>
       )}
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
-        Renditions
+        {strings.renditions}
       </Heading>
-      {made.length === 0 && <Text color="softInk">None made yet. Make them from the sheet.</Text>}
+      {made.length === 0 && <Text color="softInk">{strings.noneMadeYetMakeThem}</Text>}
       {made.map((rendition) => (
         <Flex key={rendition.id} align="center" gap="6px">
           <Action
@@ -47,7 +48,7 @@ export function FactsPanel({ bench }: { bench: Bench }) {
         </Flex>
       ))}
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
-        Original
+        {strings.original}
       </Heading>
       <Text fontFamily="mono" fontSize="12px">
         {formatSize(shot)} {formatBytes(shot.bytes)} {FORMATS[shot.type].word}
@@ -57,8 +58,8 @@ export function FactsPanel({ bench }: { bench: Bench }) {
           {[
             capture.camera,
             capture.takenAt?.replace('T', ' '),
-            capture.iso !== null && `ISO ${capture.iso}`,
-            capture.profile ?? 'no profile, assumed sRGB',
+            capture.iso !== null && strings.iso(capture.iso),
+            capture.profile ?? strings.noProfileAssumedSRGB,
           ]
             .filter(Boolean)
             .join(' · ')}

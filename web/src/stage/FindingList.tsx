@@ -4,6 +4,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { Rendition, ShootView, Shot } from '../data'
 import { Attention, FindingWhy } from '../ui'
+import { strings } from './strings'
 
 /** What was found about a shot, with figures and remedies. */
 export const FindingList = memo(function FindingList(props: {
@@ -16,15 +17,15 @@ export const FindingList = memo(function FindingList(props: {
   return (
     <>
       <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
-        Findings
+        {strings.findings}
       </Heading>
       {shot.failure && (
         <Flex gap="8px" align="baseline">
           <Attention />
-          <Text>Couldn’t be made: {shot.failure}</Text>
+          <Text>{strings.couldntBeMade(shot.failure)}</Text>
         </Flex>
       )}
-      {findings.length === 0 && !shot.failure && <Text color="softInk">None.</Text>}
+      {findings.length === 0 && !shot.failure && <Text color="softInk">{strings.none}</Text>}
       <Box fontSize="12px">
         {findingsByKind(findings).map((kind) => (
           <FindingWhy key={kind[0].code} findings={kind} />

@@ -8,6 +8,7 @@ import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { FactsPanel } from './FactsPanel'
 import { useStagePicture } from './useStagePicture'
 import { Waiting } from './Waiting'
+import { strings } from './strings'
 
 /** A step without tools of its own: the picture as it leaves the step, and what the brief says. */
 export function PlainStage({ bench }: { bench: Bench }) {
@@ -31,7 +32,7 @@ export function PicturedStage({ bench, picture, panel, overlay, ...more }: Props
       bench={bench}
       picture={picture ?? shot}
       window={rendition?.window ?? WHOLE_01}
-      result={picture && <StageCanvas picture={picture} label={`After ${stage}`} />}
+      result={picture && <StageCanvas picture={picture} label={strings.after(stage)} />}
       reading={picture ? undefined : <Waiting mattes={mattes} />}
       panel={panel}
       {...more}

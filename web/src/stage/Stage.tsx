@@ -8,11 +8,12 @@ import { Viewer } from './Viewer'
 import type { PicturePoint, Shown } from './view'
 import type { PointerTool } from './useViewerTool'
 import type { ViewerPicture } from './ViewerPane'
+import { strings } from './strings'
 
 const COMPARES = [
-  { id: 'result', word: 'Result', keyName: 'single' },
-  { id: 'wipe', word: 'Wipe', keyName: 'wipe' },
-  { id: 'beside', word: 'Side by side', keyName: 'beside' },
+  { id: 'result', word: strings.result, keyName: 'single' },
+  { id: 'wipe', word: strings.wipe, keyName: 'wipe' },
+  { id: 'beside', word: strings.sideBySide, keyName: 'beside' },
 ] as const
 
 interface Props extends ViewerPicture {
@@ -61,7 +62,7 @@ export function Stage(props: Props) {
         {tools}
         <Box flex="1" />
         <Text color="softInk" whiteSpace="nowrap">
-          Hold <Key>{keyLabel('original')}</Key> for the original
+          {strings.hold} <Key>{keyLabel('original')}</Key> {strings.forOriginal}
         </Text>
       </Flex>
       <Flex gridArea="picture" direction="column" minWidth="0" minHeight="0">
@@ -86,9 +87,7 @@ export function Stage(props: Props) {
           {bench.failure !== null && (
             <Flex position="absolute" left="12px" top="12px" gap="8px" align="center" role="alert">
               <Attention />
-              <Text>
-                {bench.shot.fileName} can’t be shown: {bench.failure}.
-              </Text>
+              <Text>{strings.cantBeShown(bench.shot.fileName, bench.failure)}</Text>
             </Flex>
           )}
           <Flex
@@ -107,7 +106,7 @@ export function Stage(props: Props) {
               {formatPercent(scale, 0)}
             </Text>
             <Text whiteSpace="nowrap">
-              Fit <Key>{keyLabel('fit')}</Key>
+              {strings.fit} <Key>{keyLabel('fit')}</Key>
             </Text>
             <Text whiteSpace="nowrap">
               1:1 <Key>{keyLabel('actual')}</Key>
@@ -119,7 +118,7 @@ export function Stage(props: Props) {
       <Box
         gridArea="panel"
         as="aside"
-        aria-label="Settings"
+        aria-label={strings.settings}
         overflowY="auto"
         padding="14px 16px"
         background="paper"

@@ -15,6 +15,7 @@ import {
 } from './view'
 import { HalfLabel, PictureLayer, ViewerPane, type ViewerPicture } from './ViewerPane'
 import { WipeLine } from './WipeLine'
+import { strings } from './strings'
 
 export type Compare = 'result' | 'wipe' | 'beside'
 
@@ -82,7 +83,10 @@ export function Viewer(props: Props) {
               <PictureLayer {...props} view={shown.view} kind={kind} />
               {kind === 'result' && props.overlay?.(shown)}
               {panes === 2 && (
-                <HalfLabel words={kind === 'original' ? 'Original' : 'Result'} side="left" />
+                <HalfLabel
+                  words={kind === 'original' ? strings.original : strings.result}
+                  side="left"
+                />
               )}
               {wiped && (
                 <Box
@@ -98,8 +102,8 @@ export function Viewer(props: Props) {
         })}
       {shown && wiped && (
         <>
-          <HalfLabel words="Original" side="left" />
-          <HalfLabel words="Result" side="right" />
+          <HalfLabel words={strings.original} side="left" />
+          <HalfLabel words={strings.result} side="right" />
           <WipeLine at={wipe01} leftPx={line} pictureWidthPx={pictureWidthPx} onMove={setWipe01} />
         </>
       )}

@@ -3,6 +3,7 @@ import { useRef, type ReactNode } from 'react'
 import type { Box01 } from '@cloudbank/core/raster'
 import { usePanZoom } from './usePanZoom'
 import type { Sides, View } from './view'
+import { strings } from './strings'
 
 /** What there is to look at. */
 export interface ViewerPicture {
@@ -55,7 +56,7 @@ export function PictureLayer({ picture, result, original, window, view, kind }: 
       <div style={{ ...place, position: 'absolute', overflow: 'hidden' }}>
         <img
           src={original}
-          alt="The original"
+          alt={strings.theOriginal}
           draggable={false}
           style={{
             position: 'absolute',
@@ -73,7 +74,7 @@ export function PictureLayer({ picture, result, original, window, view, kind }: 
   return (
     <img
       src={result}
-      alt="The result"
+      alt={strings.theResult}
       draggable={false}
       style={{
         ...place,

@@ -1,4 +1,5 @@
 import { Box } from '@chakra-ui/react'
+import { strings } from './strings'
 
 interface Props {
   /** Where it stands: share of the picture's width, 0 to 1. */
@@ -19,7 +20,7 @@ export function WipeLine({ at, leftPx, pictureWidthPx, onMove }: Props) {
     <Box
       role="slider"
       tabIndex={0}
-      aria-label="Wipe line"
+      aria-label={strings.wipeLine}
       aria-valuenow={Math.round(at * 100)}
       position="absolute"
       top="0"

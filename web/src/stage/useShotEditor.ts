@@ -20,6 +20,7 @@ import {
   type FieldOf,
   type DraftPlace,
 } from '../settings'
+import { strings } from './strings'
 import { lightingTouches } from '@cloudbank/core/shoot'
 
 /** Changes the settings of one shot, of its lighting or of the brief. */
@@ -61,8 +62,8 @@ export interface ShotActions {
 
 const PLACES: Readonly<Record<Origin, string>> = {
   shot: '',
-  lighting: ', for the lighting',
-  brief: ', in the brief',
+  lighting: strings.forLighting,
+  brief: strings.inBrief,
 }
 
 export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
@@ -96,7 +97,7 @@ export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
         mergeKey === undefined
           ? undefined
           : `${shot.id}/${at}/${step}/${only?.id ?? ''}/${mergeKey}`
-      actions.keep(words + (only ? `, for ${only.name}` : PLACES[at]), changes, key)
+      actions.keep(words + (only ? strings.for(only.name) : PLACES[at]), changes, key)
     },
     release: (words, step, fields) =>
       actions.keep(

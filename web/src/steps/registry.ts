@@ -7,13 +7,14 @@ import { groundUi } from './ground'
 import { lightUi } from './light'
 import { tidyUi } from './tidy'
 import type { SettingComponent, StageComponent, StepUi } from './stepUi'
+import { strings } from './strings'
 
 /** What the steps show, in their order; the core's registry has the same steps. */
 export const STEP_UIS: readonly StepUi[] = [lightUi, tidyUi, cutUi, groundUi, frameUi, finishUi]
 
 const uiOf = (step: StepId): StepUi => {
   const ui = STEP_UIS.find(({ id }) => id === step)
-  if (!ui) throw new TypeError(`Step ${step} has nothing to show`)
+  if (!ui) throw new TypeError(strings.stepHasNothingToShow(step))
   return ui
 }
 

@@ -1,6 +1,7 @@
 import { useRef } from 'react'
 import { attempt, useNotices } from '../notices'
 import { Action } from './Action'
+import { strings } from './strings'
 
 /** A brief or an outlet is a few thousand letters; more is something else. */
 const MAX_BYTES = 1_000_000
@@ -18,19 +19,19 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
   const input = useRef<HTMLInputElement>(null)
   const read = async (file: File): Promise<void> => {
     const { need } = useNotices.getState()
-    if (file.size > MAX_BYTES) return need(`${file.name}: too large for this kind of file.`)
+    if (file.size > MAX_BYTES) return need(strings.tooLargeForThisKind(file.name))
     let data: unknown
     try {
       data = JSON.parse(await file.text())
     } catch {
-      return need(`${file.name}: not JSON.`)
+      return need(strings.notJson(file.name))
     }
     await onData(file.name, data)
   }
   return (
     <>
       <Action look={look} onClick={() => input.current?.click()}>
-        Import …
+        {strings.import}
       </Action>
       <input
         ref={input}
@@ -41,7 +42,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
         onChange={(event) => {
           const [given] = event.target.files ?? []
           event.target.value = ''
-          if (given) attempt(read(given), `${given.name} couldn’t be imported`)
+          if (given) attempt(read(given), strings.couldntBeImported(given.name))
         }}
       />
     </>

@@ -2,6 +2,7 @@ import { Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Action } from './Action'
 import { Window } from './Window'
+import { strings } from './strings'
 
 /** Asks why a shot goes back. */
 export function ReturnWindow(props: {
@@ -18,10 +19,10 @@ export function ReturnWindow(props: {
     props.onClose()
   }
   return (
-    <Window title="Return this shot" open={props.open} onClose={props.onClose} size="sm">
-      <Text marginBottom="8px">What needs to be done?</Text>
+    <Window title={strings.returnThisShot} open={props.open} onClose={props.onClose} size="sm">
+      <Text marginBottom="8px">{strings.whatNeedsToBeDone}</Text>
       <Input
-        aria-label="Reason"
+        aria-label={strings.reason}
         autoFocus
         size="sm"
         value={reason}
@@ -29,9 +30,9 @@ export function ReturnWindow(props: {
         onKeyDown={(event) => event.key === 'Enter' && give()}
       />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={props.onClose}>Cancel</Action>
+        <Action onClick={props.onClose}>{strings.cancel}</Action>
         <Action look="main" disabled={!ready} onClick={give}>
-          Return
+          {strings.return}
         </Action>
       </Flex>
     </Window>

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Input, NativeSelect, Switch, Text } from '@chakra-ui/react'
 import { useEffect, useId, useState } from 'react'
+import { strings } from './strings'
 
 /** What is wrong with a value, or null when it was taken. */
 export type Commit<T> = (value: T) => string | null
@@ -69,7 +70,13 @@ export function NumberInput(props: NumberProps) {
     const fits = text !== '' && Number.isFinite(number) && number >= min && number <= max
     if (!fits || (step >= 1 && !Number.isInteger(number))) {
       props.onProblem(
-        `${label}: ${step >= 1 ? 'a whole number' : 'a number'} from ${min} to ${max}${optional ? ', or nothing' : ''}`,
+        strings.fromTo(
+          label,
+          step >= 1 ? 'a whole number' : 'a number',
+          min,
+          max,
+          optional ? ', or nothing' : '',
+        ),
       )
       return
     }

@@ -6,6 +6,7 @@ import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import { sha256 } from '@cloudbank/hosts/pool'
 import { AssetHash, database, type AssetRow, type Database } from '../data'
+import { strings } from './strings'
 
 /** A ground stands behind: more pixels than these are of no use there. */
 const MAX_PIXELS = 64e6
@@ -66,14 +67,12 @@ export async function bringInCube(file: File, db: Database = database): Promise<
  */
 export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
   const picture = await createImageBitmap(file).catch(() => {
-    throw new Error('it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)')
+    throw new Error(strings.itIsntPictureThisBrowser)
   })
   const { width, height } = picture
   picture.close()
   if (width * height > MAX_PIXELS)
-    throw new Error(
-      `${formatCount(width)} × ${formatCount(height)} pixels is too large for a ground`,
-    )
+    throw new Error(strings.pixelsIsTooLargeFor(formatCount(width), formatCount(height)))
   const bytes = await file.arrayBuffer()
   const row: AssetRow = {
     hash: AssetHash.parse(await sha256(bytes)),

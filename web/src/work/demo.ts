@@ -2,8 +2,9 @@ import Papa from 'papaparse'
 import { z } from 'zod'
 import { createShoot, database, productId, type Product, type Shoot } from '../data'
 import { giveFiles } from './intake'
+import { strings } from './strings'
 
-const DEMO_NAME = 'Ottermere Camp Kitchen'
+const DEMO_NAME = strings.ottermereCampKitchen
 const DUE_ON = '2026-12-04'
 
 const DemoFile = z.object({
@@ -58,6 +59,6 @@ async function load(): Promise<Shoot> {
 
 async function fetchDemo(path: string): Promise<Response> {
   const response = await fetch(`/demo/${path}`)
-  if (!response.ok) throw new Error(`The demo shoot can’t be loaded: ${path}, ${response.status}`)
+  if (!response.ok) throw new Error(strings.demoShootCantBeLoaded(path, response.status))
   return response
 }

@@ -1,8 +1,8 @@
 import { lightingOf } from '@cloudbank/core/shoot'
 import type { Brief } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
-import { countOf } from '@cloudbank/core/words'
 import { isSame, perform, put, type ShootView, type Shot } from '../data'
+import { strings } from './strings'
 import { lightingTouches } from '@cloudbank/core/shoot'
 
 type Fields = Readonly<Record<string, unknown>>
@@ -48,7 +48,7 @@ export async function giveBrief(
   if (edits.length === 0) return
   await perform({
     shootId: view.shoot.id,
-    words: `${countOf(shots.length, 'shot')} by ${brief.name}`,
+    words: strings.by(shots.length, brief.name),
     edits,
   })
 }

@@ -5,6 +5,7 @@ import { continueIntake, nameLeftovers } from './intake'
 import { continueMeasuring } from './measuring'
 import { keepRunsGoing, resumeForRoom } from './runs'
 import { followSetAside } from './setAside'
+import { strings } from './strings'
 
 /** Measuring waits until the first screen is there, in ms. */
 const MEASURING_AFTER_MS = 2000
@@ -30,7 +31,7 @@ export function startKeepers(): void {
       ),
     MEASURING_AFTER_MS,
   )
-  setInterval(() => attempt(sweep(), 'Unused files couldn’t be freed'), SWEEP_EVERY_MS)
+  setInterval(() => attempt(sweep(), strings.unusedFilesCouldntBeFreed), SWEEP_EVERY_MS)
 }
 
 /**

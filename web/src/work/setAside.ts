@@ -1,6 +1,6 @@
-import { countOf } from '@cloudbank/core/words'
 import { checkRows, database, setAside, watchTables, type Database } from '../data'
 import { attempt, useNotices } from '../notices'
+import { strings } from './strings'
 
 /** Tables that are read before any shoot is opened. */
 const READ_FIRST = ['shoots', 'briefs'] as const
@@ -20,9 +20,5 @@ export function followSetAside(): void {
 async function say(): Promise<void> {
   const count = await database.setAside.count()
   if (count === 0) return
-  useNotices
-    .getState()
-    .need(
-      `${countOf(count, 'entry', 'entries')} in the database couldn’t be read and ${count === 1 ? 'was' : 'were'} set aside; everything else is here. The home page says which.`,
-    )
+  useNotices.getState().need(strings.inDatabaseCouldntBeRead(count, count === 1 ? 'was' : 'were'))
 }

@@ -1,6 +1,7 @@
 import { countOf, formatSigned } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../data'
 import { useNotices } from '../notices'
+import { strings } from './strings'
 
 /** Turns shots against the tilt that was measured of them, over what their brief says; says how it went. */
 export async function straighten(
@@ -17,8 +18,8 @@ export async function straighten(
     shootId: view.shoot.id,
     words:
       tilted.length === 1
-        ? `Turned ${first.shot.fileName} by ${formatSigned(first.turnDeg, 1)}°`
-        : `Straightened ${countOf(tilted.length, 'shot')}`,
+        ? strings.turnedBy(first.shot.fileName, formatSigned(first.turnDeg, 1))
+        : strings.straightened(tilted.length),
     edits: tilted.map(({ shot, turnDeg }) =>
       put('shots', shot.id, ['touches', 'frame', 'turnDeg'], turnDeg),
     ),

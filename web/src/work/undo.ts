@@ -12,6 +12,7 @@ import {
   type Shot,
   type Stepped,
 } from '../data'
+import { strings } from './strings'
 
 /** The history of one shot alone. */
 export const shotScope = ({ shootId, id }: Shot): HistoryScope => ({
@@ -35,7 +36,7 @@ export async function performOverMany(deed: NewDeed, said: string): Promise<void
   if (id === null) return
   const takeBack = async (): Promise<void> =>
     say(await undoDeed(id, { shootId: deed.shootId }), 'undo')
-  useNotices.getState().say(said, { words: 'Undo', act: () => attempt(takeBack()) })
+  useNotices.getState().say(said, { words: strings.undo, act: () => attempt(takeBack()) })
 }
 
 function say(stepped: Stepped, what: 'undo' | 'redo'): void {

@@ -4,6 +4,7 @@ import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { stopCutOuts, useCutOutReport } from '../../work/cutOuts'
 import { Strip } from './Strip'
+import { strings } from '../strings'
 
 /** Cut-outs that are being saved together. */
 export function CutOutStrip({ done, total }: { done: number; total: number }) {
@@ -12,13 +13,11 @@ export function CutOutStrip({ done, total }: { done: number; total: number }) {
     <Strip done01={total === 0 ? 0 : done / total} still={false}>
       {why !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={why ?? undefined}>
-        <b>{why ? 'Waiting' : 'Saving cut-outs'}</b> {why ?? atWork[0] ?? ''}
+        <b>{why ? strings.waiting : strings.savingCutOuts}</b> {why ?? atWork[0] ?? ''}
       </Text>
-      <Text whiteSpace="nowrap">
-        {formatCount(done)} of {formatCount(total)}
-      </Text>
+      <Text whiteSpace="nowrap">{strings.countOfTotal(formatCount(done), formatCount(total))}</Text>
       <Action look="quiet" onClick={() => attempt(stopCutOuts())}>
-        Stop
+        {strings.stop}
       </Action>
     </Strip>
   )

@@ -4,6 +4,7 @@ import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { holdIntake, useIntakeReport, useUnpacking } from '../../work/intake'
 import { Strip } from './Strip'
+import { strings } from '../strings'
 
 /** Files that are being taken in. */
 export function IntakeStrip(props: { waiting: number; total: number; held: boolean }) {
@@ -15,16 +16,25 @@ export function IntakeStrip(props: { waiting: number; total: number; held: boole
     ? `${countOf(waiting, 'file')} wait`
     : (why ??
       (unpacking
-        ? `${unpacking.name}, entry ${formatCount(unpacking.done)}`
-        : `${formatCount(done)} of ${formatCount(total)} files`))
+        ? strings.entry(unpacking.name, formatCount(unpacking.done))
+        : strings.ofFiles(formatCount(done), formatCount(total))))
   return (
     <Strip done01={total === 0 ? 0 : done / total} still={held}>
       {why !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={why ?? undefined}>
-        <b>{held ? 'Paused' : why ? 'Waiting' : unpacking ? 'Unpacking' : 'Importing'}</b> {words}
+        <b>
+          {held
+            ? strings.paused
+            : why
+              ? strings.waiting
+              : unpacking
+                ? strings.unpacking
+                : strings.importing}
+        </b>{' '}
+        {words}
       </Text>
       <Action look="quiet" onClick={() => attempt(holdIntake(!held))}>
-        {held ? 'Resume' : 'Pause'}
+        {held ? strings.resume : strings.pause}
       </Action>
     </Strip>
   )

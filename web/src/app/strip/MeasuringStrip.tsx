@@ -1,9 +1,10 @@
 import { Text } from '@chakra-ui/react'
-import { countOf, formatCount } from '@cloudbank/core/words'
+import { formatCount } from '@cloudbank/core/words'
 import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { holdMeasuring, useMeasuringReport } from '../../work/measuring'
 import { Strip } from './Strip'
+import { strings } from '../strings'
 
 /** Photographs that are being measured. */
 export function MeasuringStrip(props: { waiting: number; total: number; held: boolean }) {
@@ -11,16 +12,16 @@ export function MeasuringStrip(props: { waiting: number; total: number; held: bo
   const why = useMeasuringReport((report) => report.waiting)
   const done = total - waiting
   const words = held
-    ? `${countOf(waiting, 'photograph')} not measured`
-    : (why ?? `${formatCount(done)} of ${formatCount(total)} photographs`)
+    ? strings.notMeasured(waiting)
+    : (why ?? strings.ofPhotographs(formatCount(done), formatCount(total)))
   return (
     <Strip done01={total === 0 ? 0 : done / total} still={held}>
       {why !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={why ?? undefined}>
-        <b>{held ? 'Paused' : why ? 'Waiting' : 'Measuring'}</b> {words}
+        <b>{held ? strings.paused : why ? strings.waiting : strings.measuring}</b> {words}
       </Text>
       <Action look="quiet" onClick={() => attempt(holdMeasuring(!held))}>
-        {held ? 'Resume' : 'Stop'}
+        {held ? strings.resume : strings.stop}
       </Action>
     </Strip>
   )

@@ -1,11 +1,12 @@
 import { Text } from '@chakra-ui/react'
-import { countOf, formatCount, formatDuration } from '@cloudbank/core/words'
+import { formatCount, formatDuration } from '@cloudbank/core/words'
 import type { Run } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { leftMs, pauseRun, resumeRun, stopRun, useRunReport } from '../../work/runs'
 import { useCommand } from '../../keys/commands'
 import { Strip } from './Strip'
+import { strings } from '../strings'
 
 /** The run that is under way or held, as every tab sees it. */
 export function RunStrip({ run }: { run: Run }) {
@@ -14,9 +15,7 @@ export function RunStrip({ run }: { run: Run }) {
   const toggle = (): void => attempt(paused ? resumeRun(run.id) : pauseRun(run.id))
   const stop = (): void => {
     attempt(
-      stopRun(run.id).then(() =>
-        useNotices.getState().say(`Stopped. ${countOf(run.made, 'rendition')} made and kept.`),
-      ),
+      stopRun(run.id).then(() => useNotices.getState().say(strings.stoppedMadeAndKept(run.made))),
     )
   }
   useCommand('pause', toggle)
@@ -26,23 +25,24 @@ export function RunStrip({ run }: { run: Run }) {
     <Strip done01={total === 0 ? 0 : done / total} still={paused}>
       {held !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={held ?? undefined}>
-        <b>{paused ? 'Paused' : held === null ? 'Making' : 'Waiting'}</b> {held ?? atWork[0] ?? ''}
+        <b>{paused ? strings.paused : held === null ? strings.making : strings.waiting}</b>{' '}
+        {held ?? atWork[0] ?? ''}
       </Text>
       <Text whiteSpace="nowrap" data-testid="run-count">
-        {formatCount(done)} of {formatCount(total)} shots{timeLeft(run)}
+        {strings.ofShots(formatCount(done), formatCount(total), timeLeft(run))}
       </Text>
       <Action look="quiet" onClick={toggle}>
-        {paused ? 'Resume' : 'Pause'}
+        {paused ? strings.resume : strings.pause}
       </Action>
       <Action look="quiet" onClick={stop}>
-        Stop
+        {strings.stop}
       </Action>
     </Strip>
   )
 }
 
 function timeLeft(run: Run): string {
-  if (run.state === 'paused') return ', paused'
+  if (run.state === 'paused') return strings.pausedLabel
   const left = leftMs(run)
-  return left === null ? '' : `, ${formatDuration(left)} left`
+  return left === null ? '' : strings.left(formatDuration(left))
 }

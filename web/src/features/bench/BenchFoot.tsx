@@ -11,6 +11,7 @@ import { Action, Key, ReturnWindow } from '../../ui'
 import { shotScope, undoBefore } from '../../work/undo'
 import { recordVerdict } from '../../work/verdicts'
 import { CarryWindow } from './CarryWindow'
+import { strings } from './strings'
 
 /** Deeds of a shot's history that are shown. */
 const SHOWN = 6
@@ -23,16 +24,16 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
   const [returning, setReturning] = useState(false)
   const touched = isTouched(shot)
   const judge = (verdict: Parameters<typeof recordVerdict>[2]): void =>
-    attempt(recordVerdict(shot, view, verdict), 'The verdict couldn’t be saved')
+    attempt(recordVerdict(shot, view, verdict), strings.verdictCouldntBeSaved)
   const pass = (): void => judge(shot.verdict?.kind === 'passed' ? null : { kind: 'passed' })
   const restore = (): void =>
     attempt(
       perform({
         shootId: view.shoot.id,
-        words: `Restored the original of ${shot.fileName}`,
+        words: strings.restoredOriginalOf(shot.fileName),
         edits: putFields('shots', shot.id, { touches: UNTOUCHED }),
       }),
-      'The original couldn’t be restored',
+      strings.originalCouldntBeRestored,
     )
   useCommand('pass', pass)
   useCommand('return', () => setReturning(true))
@@ -50,7 +51,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
     >
       <Flex
         as="ol"
-        aria-label="History"
+        aria-label={strings.history}
         flex="1"
         minWidth="0"
         gap="14px"
@@ -60,7 +61,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       >
         {history.length === 0 && (
           <Text as="li" color="softInk">
-            No changes to this shot yet.
+            {strings.noChangesToThisShot}
           </Text>
         )}
         {history.slice(-SHOWN).map((deed) => (
@@ -72,7 +73,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
               color={deed.undone ? 'softInk' : 'ink'}
               textDecoration={deed.undone ? 'line-through' : undefined}
               _hover={deed.undone ? {} : { textDecoration: 'underline' }}
-              title={deed.undone ? undefined : 'Go back to before this change'}
+              title={deed.undone ? undefined : strings.goBackToBeforeThis}
               aria-disabled={deed.undone}
               onClick={() => deed.undone || attempt(undoBefore(deed.id, scope))}
             >
@@ -83,17 +84,17 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       </Flex>
       <Verdict view={view} shot={shot} />
       <Action look="quiet" disabled={!touched} onClick={restore}>
-        Restore original
+        {strings.restoreOriginal}
       </Action>
       <Action look="quiet" disabled={!touched} onClick={() => setCarrying(true)}>
-        Copy to … <Key>{keyLabel('carry')}</Key>
+        {strings.copyTo} <Key>{keyLabel('carry')}</Key>
       </Action>
       <Box width="1px" height="20px" background="hairline" />
       <Action look="quiet" onClick={pass} aria-pressed={shot.verdict?.kind === 'passed'}>
-        Pass <Key>{keyLabel('pass')}</Key>
+        {strings.pass} <Key>{keyLabel('pass')}</Key>
       </Action>
       <Action look="quiet" onClick={() => setReturning(true)}>
-        Return … <Key>{keyLabel('return')}</Key>
+        {strings.return} <Key>{keyLabel('return')}</Key>
       </Action>
       <CarryWindow view={view} shot={shot} open={carrying} onClose={() => setCarrying(false)} />
       <ReturnWindow
@@ -108,7 +109,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
 function Verdict({ view, shot }: { view: ShootView; shot: Shot }) {
   if (!shot.verdict) return null
   const words = verdictWords(shot.verdict)
-  const changed = isChangedSince(shot, recipeOf(view)) ? ', changed since' : ''
+  const changed = isChangedSince(shot, recipeOf(view)) ? strings.changedSince : ''
   return (
     <Text fontWeight="650" whiteSpace="nowrap" maxWidth="260px" truncate data-testid="verdict">
       {`${words.charAt(0).toUpperCase()}${words.slice(1)}${changed}`}

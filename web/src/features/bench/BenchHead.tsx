@@ -4,6 +4,7 @@ import { Action, Key } from '../../ui'
 import { StageLine } from './StageLine'
 import type { Bench } from '../../stage/bench'
 import { useStagePictures } from '../../preview'
+import { strings } from './strings'
 
 /** Longer side of the pictures in the line of stages. */
 const SMALL_SIDE_PX = 192
@@ -30,10 +31,10 @@ export function BenchHead({ bench }: { bench: Bench }) {
             .join(', ')}
         </Heading>
         <Text color="softInk" fontFamily="mono" fontSize="12px" truncate>
-          {shot.fileName} · {at + 1} of {order.length}
+          {strings.countOfTotal(shot.fileName, at + 1, order.length)}
         </Text>
         <Action look="quiet" marginLeft="-6px" onClick={bench.leave}>
-          {bench.isFromReview ? 'Back to the review' : 'Back to the sheet'}{' '}
+          {bench.isFromReview ? strings.backToReview : strings.backToSheet}{' '}
           <Key>{keyLabel('clear')}</Key>
         </Action>
       </Box>

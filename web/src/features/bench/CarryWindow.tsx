@@ -8,11 +8,12 @@ import { groupsOf, touchWords } from '../../settings'
 import { performOverMany } from '../../work/undo'
 import { handworkOf } from './carryHandwork'
 import { Action, Window } from '../../ui'
+import { strings } from './strings'
 
 const TARGETS = [
-  { id: 'product', words: 'the other shots of this product' },
-  { id: 'lighting', words: 'the other shots of this lighting' },
-  { id: 'shoot', words: 'every other shot' },
+  { id: 'product', words: strings.otherShotsOfThisProduct },
+  { id: 'lighting', words: strings.otherShotsOfThisLighting },
+  { id: 'shoot', words: strings.everyOtherShot },
 ] as const
 type Target = (typeof TARGETS)[number]['id']
 
@@ -66,7 +67,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
       ...groups.map(({ words }) => words),
       ...carried.map(({ count, noun }) => countOf(count, noun)),
     ]
-    const words = `${what.join(', ')} copied to ${countOf(shots.length, 'shot')}`
+    const words = strings.copiedTo(what.join(', '), shots.length)
     attempt(
       performOverMany(
         {
@@ -79,13 +80,13 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         },
         `${words}.`,
       ),
-      'The settings couldn’t be copied',
+      strings.settingsCouldntBeCopied,
     )
     onClose()
   }
   return (
-    <Window title="Copy to siblings" open={open} onClose={onClose} size="sm">
-      <Text marginBottom="6px">This shot’s own settings:</Text>
+    <Window title={strings.copyToSiblings} open={open} onClose={onClose} size="sm">
+      <Text marginBottom="6px">{strings.thisShotsOwnSettings}</Text>
       {offered.map((group) => (
         <Checkbox.Root
           key={group.id}
@@ -108,9 +109,9 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         </Checkbox.Root>
       ))}
       <Text marginTop="10px" marginBottom="6px">
-        To:
+        {strings.to}
       </Text>
-      <Box role="radiogroup" aria-label="Copy to">
+      <Box role="radiogroup" aria-label={strings.copyToLabel}>
         {TARGETS.map(({ id, words }) => (
           <label key={id} style={{ display: 'flex', gap: 8, marginBottom: 4 }}>
             <input
@@ -125,13 +126,13 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         ))}
       </Box>
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onClose}>Cancel</Action>
+        <Action onClick={onClose}>{strings.cancel}</Action>
         <Action
           look="main"
           disabled={(groups.length === 0 && carried.length === 0) || shots.length === 0}
           onClick={carry}
         >
-          Copy to {countOf(shots.length, 'shot')}
+          {strings.copyToWithCount(shots.length)}
         </Action>
       </Flex>
     </Window>

@@ -3,6 +3,7 @@ import { memo, useEffect, useRef, useState } from 'react'
 import type { ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
 import { Action } from '../../ui'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -19,7 +20,7 @@ export const Siblings = memo(function Siblings({ view, shot, onGo }: Props) {
   return (
     <Flex
       as="aside"
-      aria-label="Siblings"
+      aria-label={strings.siblings}
       direction="column"
       gridArea="siblings"
       minHeight="0"
@@ -37,7 +38,7 @@ export const Siblings = memo(function Siblings({ view, shot, onGo }: Props) {
             fontWeight={by === kind ? 700 : 500}
             onClick={() => setBy(kind)}
           >
-            {kind === 'product' ? 'Product' : 'Lighting'}
+            {kind === 'product' ? strings.product : strings.lighting}
           </Action>
         ))}
       </Flex>

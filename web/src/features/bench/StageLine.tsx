@@ -5,6 +5,7 @@ import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { KEYS, keyLabel } from '../../keys/keys'
 import { Key } from '../../ui'
 import { StageCanvas } from '../../preview'
+import { strings } from './strings'
 
 interface Props {
   readonly pictures: readonly StageRaster[]
@@ -15,7 +16,7 @@ interface Props {
 /** The line of stages: the picture as it leaves each step; the one being worked on is larger. */
 export const StageLine = memo(function StageLine({ pictures, stage, onStage }: Props) {
   return (
-    <Flex as="nav" aria-label="Stages" align="flex-end" gap="6px">
+    <Flex as="nav" aria-label={strings.stages} align="flex-end" gap="6px">
       <Key title={KEYS.previousStage.words}>{keyLabel('previousStage')}</Key>
       {STEPS.map(({ id, title }, i) => {
         const picture = pictures.find(({ step }) => step === id)
@@ -33,7 +34,7 @@ export const StageLine = memo(function StageLine({ pictures, stage, onStage }: P
                 height={current ? '69px' : '48px'}
                 background="mat"
               >
-                {picture && <StageCanvas picture={picture} label={`After ${title}`} />}
+                {picture && <StageCanvas picture={picture} label={strings.after(title)} />}
               </Box>
               <Text fontSize="12px" fontWeight={current ? 700 : 500}>
                 {title}

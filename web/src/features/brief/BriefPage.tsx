@@ -16,6 +16,7 @@ import { KeepPart } from './KeepPart'
 import { LivePictures } from './LivePictures'
 import { StepPanel } from './StepPanel'
 import { useBriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** Every setting of the brief, grouped by step. */
 export function BriefPage() {
@@ -53,7 +54,7 @@ function BriefSettings({ view }: { view: ShootView }) {
         align={{ base: 'stretch', xl: 'flex-start' }}
       >
         <Box flex="1" minWidth="0" paddingBottom="24px">
-          <chakra.h1 srOnly>Brief of {shoot.name}</chakra.h1>
+          <chakra.h1 srOnly>{strings.briefOf(shoot.name)}</chakra.h1>
           <Flex
             align="center"
             gap="16px"
@@ -67,8 +68,8 @@ function BriefSettings({ view }: { view: ShootView }) {
           >
             <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
             <Input
-              aria-label="Find a setting"
-              placeholder="Find a setting"
+              aria-label={strings.findSetting}
+              placeholder={strings.findSetting}
               size="xs"
               width="180px"
               value={filter}
@@ -84,7 +85,7 @@ function BriefSettings({ view }: { view: ShootView }) {
                     shots.map(({ id }) => id),
                     going,
                   ),
-                  'The run couldn’t be started',
+                  strings.runCouldntBeStarted,
                 )
               }
             >
@@ -92,10 +93,10 @@ function BriefSettings({ view }: { view: ShootView }) {
             </Action>
           </Flex>
           <Text color="softInk" marginBottom="14px">
-            For every shot of {shoot.name}. Changes take effect with the next run, which remakes
-            only what they affect. You can also build it{' '}
+            {strings.forEveryShotOf} {shoot.name}
+            {strings.changesTakeEffectWithNext}{' '}
             <Link to={`/shoots/${shoot.id}/brief/by-eye`}>
-              <u>by eye</u>
+              <u>{strings.byEye}</u>
             </Link>
             .
           </Text>
@@ -103,8 +104,8 @@ function BriefSettings({ view }: { view: ShootView }) {
             <Box marginBottom="26px">
               <KeepPart editor={editor} />
               <ChoiceSetting
-                label="Start from"
-                hint="Replaces every setting below with this brief’s. Undo brings yours back."
+                label={strings.startFrom}
+                hint={strings.replacesEverySettingBelowWith}
                 value={chosen === -1 ? 'own' : String(chosen)}
                 options={[
                   ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
@@ -125,7 +126,7 @@ function BriefSettings({ view }: { view: ShootView }) {
               <StepPanel step={id} editor={editor} />
             </Box>
           ))}
-          {shown.length === 0 && <Text>No matching settings.</Text>}
+          {shown.length === 0 && <Text>{strings.noMatchingSettings}</Text>}
         </Box>
         <Box
           width={{ base: '100%', xl: '240px' }}
@@ -150,7 +151,7 @@ function NameField({ name, rename }: { name: string; rename: (name: string) => v
   }
   return (
     <Input
-      aria-label="Name of the brief"
+      aria-label={strings.nameOfBrief}
       value={draft}
       variant="flushed"
       flex="1"

@@ -8,6 +8,7 @@ import { Choose } from '../../ui'
 import { isAnswered, QUESTIONS, withAnswer, type Answer } from './questions'
 import { tellingShots } from './tellingShots'
 import { useBriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** Longer side of an answer's picture, in pixels. */
 const SIDE_PX = 360
@@ -33,16 +34,15 @@ function ByEye({ view }: { view: ShootView }) {
       <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="24px">
         <Flex align="baseline" gap="16px" marginBottom="6px">
           <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
-            {editor.brief.name}, by eye
+            {strings.byEyeWithName(editor.brief.name)}
           </Heading>
           <Link to={`/shoots/${view.shoot.id}/brief`}>
-            <u>every setting</u>
+            <u>{strings.everySetting}</u>
           </Link>
         </Flex>
         <Flex align="center" gap="12px" marginBottom="18px">
           <Text color="softInk" flex="1">
-            Each picture shows your shot with that answer and all your other answers. The outlined
-            ones are in the brief; Undo takes an answer back.
+            {strings.eachPictureShowsYourShot}
           </Text>
           {shot && (
             <Choose
@@ -52,7 +52,7 @@ function ByEye({ view }: { view: ShootView }) {
             />
           )}
         </Flex>
-        {!shot && <Text>There are no shots to show yet.</Text>}
+        {!shot && <Text>{strings.thereAreNoShotsTo}</Text>}
         {shot &&
           QUESTIONS.map(({ id, asks, answers }) => (
             <Box key={id} as="section" aria-label={asks} marginBottom="26px">

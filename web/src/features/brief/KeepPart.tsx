@@ -5,6 +5,7 @@ import { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from '../../s
 import { Action, JsonPicker } from '../../ui'
 import { downloadJson } from '../../work/delivery'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** Changes that are named; the others are counted. */
 const NAMED = 4
@@ -16,28 +17,31 @@ export function KeepPart({ editor }: { editor: BriefEditor }) {
   const changes = kept ? changesBetween(brief, kept.brief) : []
   const keep = async (): Promise<void> => {
     await keepBrief(brief)
-    useNotices.getState().say(`${brief.name} is saved for other shoots.`)
+    useNotices.getState().say(strings.isSavedForOtherShoots(brief.name))
   }
   return (
     <Flex align="center" gap="8px" marginBottom="18px" wrap="wrap">
       <Text flex="1" minWidth="240px" color="softInk">
-        {kept ? standing(changes) : 'Only in this shoot. Save it to use it in others.'}
+        {kept ? standing(changes) : strings.onlyInThisShootSave}
       </Text>
       {(!kept || changes.length > 0) && (
-        <Action onClick={() => attempt(keep(), 'It couldn’t be saved')}>
-          {kept ? 'Save the changes' : 'Save for other shoots'}
+        <Action onClick={() => attempt(keep(), strings.itCouldntBeSaved)}>
+          {kept ? strings.saveChanges : strings.saveForOtherShoots}
         </Action>
       )}
       {kept && (
-        <Action look="quiet" onClick={() => attempt(dropAndSay(kept.brief), 'It is still saved')}>
-          Remove from saved
+        <Action
+          look="quiet"
+          onClick={() => attempt(dropAndSay(kept.brief), strings.itIsStillSaved)}
+        >
+          {strings.removeFromSaved}
         </Action>
       )}
       <Action look="quiet" onClick={() => save(brief)}>
-        Save as a file
+        {strings.saveAsFile}
       </Action>
       <JsonPicker
-        label="A brief’s file"
+        label={strings.briefsFile}
         look="quiet"
         onData={(name, data) => takeIn(name, data, editor)}
       />
@@ -46,17 +50,17 @@ export function KeepPart({ editor }: { editor: BriefEditor }) {
 }
 
 function standing(changes: readonly string[]): string {
-  if (changes.length === 0) return 'As it is saved for other shoots.'
+  if (changes.length === 0) return strings.asItIsSavedFor
   const more = changes.length - NAMED
-  return `Changed since it was saved: ${changes.slice(0, NAMED).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`
+  return `Changed since it was saved: ${changes.slice(0, NAMED).join(', ')}${more > 0 ? strings.andMore(more) : ''}.`
 }
 
 const save = (brief: Brief): void => downloadJson(brief, `${brief.name}.brief.json`)
 
 async function dropAndSay(brief: Brief): Promise<void> {
   await dropKeptBrief({ id: brief.name })
-  useNotices.getState().say(`${brief.name} was removed from saved. This shoot still has it.`, {
-    words: 'Undo',
+  useNotices.getState().say(strings.wasRemovedFromSavedThis(brief.name), {
+    words: strings.undo,
     act: () => attempt(keepBrief(brief)),
   })
 }
@@ -67,5 +71,5 @@ function takeIn(fileName: string, data: unknown, editor: BriefEditor): void {
   const [first] = read.problems
   useNotices
     .getState()
-    .need(`${fileName} isn’t a valid brief: ${first?.field ?? ''}: ${first?.message ?? ''}.`)
+    .need(strings.isntValidBrief(fileName, first?.field ?? '', first?.message ?? ''))
 }

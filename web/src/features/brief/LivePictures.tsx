@@ -6,6 +6,7 @@ import { StagePreview, useStagedPicture } from '../../preview'
 import { tellingShots } from './tellingShots'
 import { changesBetween, useBriefChoices } from '../../shoot'
 import { Choose } from '../../ui'
+import { strings } from './strings'
 
 /** Longer side of a picture, in pixels. */
 const SIDE_PX = 420
@@ -42,10 +43,10 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
       <Box width={WIDTH}>
         {shown.length > 0 && (
           <Choose
-            words={beside ? `Compared with ${beside.name}` : 'Compare with another brief'}
+            words={beside ? strings.comparedWith(beside.name) : strings.compareWithAnotherBrief}
             width="100%"
             options={[
-              ...(beside ? [{ id: 'none', words: 'only this brief' }] : []),
+              ...(beside ? [{ id: 'none', words: strings.onlyThisBrief }] : []),
               ...choices.map(({ words }, i) => ({ id: String(i), words })),
             ]}
             onChoose={(id) => setBeside(choices[Number(id)]?.brief ?? null)}
@@ -54,8 +55,8 @@ export function LivePictures({ view, brief }: { view: ShootView; brief: Brief })
         {beside && (
           <Text fontSize="12px" color="softInk" marginTop="6px">
             {changes.length === 0
-              ? 'The settings are the same.'
-              : `Right: ${changes.slice(0, NAMED).join(', ')}${changes.length > NAMED ? ` and ${changes.length - NAMED} more` : ''}.`}
+              ? strings.settingsAreSame
+              : `Right: ${changes.slice(0, NAMED).join(', ')}${changes.length > NAMED ? strings.andMoreWithValue(changes.length - NAMED) : ''}.`}
           </Text>
         )}
       </Box>
@@ -82,7 +83,7 @@ function ByBriefs({ view, shot, briefs }: ByBriefsProps) {
             picture={picture}
             steps={steps}
             sidePx={SIDE_PX}
-            label={`${shot.fileName} by ${name}`}
+            label={strings.by(shot.fileName, name)}
           />
         </Box>
       ))}

@@ -1,5 +1,6 @@
 import { layered, type BriefSteps } from '@cloudbank/core/brief'
 import { isSame } from '../../data'
+import { strings } from './strings'
 
 /** What an answer sets, step by step. */
 export type Answered = {
@@ -26,52 +27,52 @@ const colour = (hex: `#${string}`): Answered => ({
 export const QUESTIONS: readonly Question[] = [
   {
     id: 'ground',
-    asks: 'What should products stand on?',
+    asks: strings.whatShouldProductsStandOn,
     answers: [
-      { words: 'White', sets: colour('#FFFFFF') },
-      { words: 'Pale grey', sets: colour('#F2F2F0') },
-      { words: 'Nothing', sets: { ground: { behind: { kind: 'transparent' } } } },
-      { words: 'Their own backdrop', sets: { ground: { behind: { kind: 'original' } } } },
+      { words: strings.white, sets: colour('#FFFFFF') },
+      { words: strings.paleGrey, sets: colour('#F2F2F0') },
+      { words: strings.nothing, sets: { ground: { behind: { kind: 'transparent' } } } },
+      { words: strings.theirOwnBackdrop, sets: { ground: { behind: { kind: 'original' } } } },
     ],
   },
   {
     id: 'shadow',
-    asks: 'What shadow should they have?',
+    asks: strings.whatShadowShouldTheyHave,
     answers: [
-      { words: 'Nothing', sets: { ground: { shadow: 'none' } } },
-      { words: 'Their own shadow', sets: { ground: { shadow: 'kept' } } },
-      { words: 'A drawn shadow', sets: { ground: { shadow: 'made' } } },
+      { words: strings.nothing, sets: { ground: { shadow: 'none' } } },
+      { words: strings.theirOwnShadow, sets: { ground: { shadow: 'kept' } } },
+      { words: strings.drawnShadow, sets: { ground: { shadow: 'made' } } },
     ],
   },
   {
     id: 'dirt',
-    asks: 'Should dirt be cleaned?',
+    asks: strings.shouldDirtBeCleaned,
     answers: [
-      { words: 'Leave it', sets: { tidy: { specks: 'none' } } },
-      { words: 'Gently', sets: { tidy: { specks: 'gentle' } } },
-      { words: 'Firmly', sets: { tidy: { specks: 'firm' } } },
+      { words: strings.leaveIt, sets: { tidy: { specks: 'none' } } },
+      { words: strings.gently, sets: { tidy: { specks: 'gentle' } } },
+      { words: strings.firmly, sets: { tidy: { specks: 'firm' } } },
     ],
   },
   {
     id: 'neutral',
-    asks: 'Which white is right?',
+    asks: strings.whichWhiteIsRight,
     answers: [
-      { words: 'Backdrop as neutral grey', sets: { light: { neutral: { from: 'backdrop' } } } },
-      { words: 'As photographed', sets: { light: { neutral: { from: 'photograph' } } } },
+      { words: strings.backdropAsNeutralGrey, sets: { light: { neutral: { from: 'backdrop' } } } },
+      { words: strings.asPhotographed, sets: { light: { neutral: { from: 'photograph' } } } },
     ],
   },
   {
     id: 'tones',
-    asks: 'How bright?',
+    asks: strings.howBright,
     answers: [
-      { words: 'As photographed', sets: { light: { autoTone: false, exposureEv: 0 } } },
-      { words: 'Lighter', sets: { light: { autoTone: false, exposureEv: 0.35 } } },
-      { words: 'Automatic, per shot', sets: { light: { autoTone: true, exposureEv: 0 } } },
+      { words: strings.asPhotographed, sets: { light: { autoTone: false, exposureEv: 0 } } },
+      { words: strings.lighter, sets: { light: { autoTone: false, exposureEv: 0.35 } } },
+      { words: strings.automaticPerShot, sets: { light: { autoTone: true, exposureEv: 0 } } },
     ],
   },
   {
     id: 'shape',
-    asks: 'Which shape?',
+    asks: strings.whichShape,
     answers: [
       [1, 1],
       [4, 5],
@@ -84,28 +85,28 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'size',
-    asks: 'How large?',
+    asks: strings.howLarge,
     answers: [
-      { words: 'Lots of room', sets: { frame: { fillPct: 70 } } },
-      { words: 'Some room', sets: { frame: { fillPct: 85 } } },
-      { words: 'Edge to edge', sets: { frame: { fillPct: 96 } } },
+      { words: strings.lotsOfRoom, sets: { frame: { fillPct: 70 } } },
+      { words: strings.someRoom, sets: { frame: { fillPct: 85 } } },
+      { words: strings.edgeToEdge, sets: { frame: { fillPct: 96 } } },
     ],
   },
   {
     id: 'stand',
-    asks: 'Where do they stand?',
+    asks: strings.whereDoTheyStand,
     answers: [
-      { words: 'In the middle', sets: { frame: { stand: 'centre' } } },
-      { words: 'On a base line', sets: { frame: { stand: 'base' } } },
+      { words: strings.inMiddle, sets: { frame: { stand: 'centre' } } },
+      { words: strings.onBaseLine, sets: { frame: { stand: 'base' } } },
     ],
   },
   {
     id: 'sharpness',
-    asks: 'How sharp?',
+    asks: strings.howSharp,
     answers: [
-      { words: 'As it is', sets: { finish: { sharpenPct: 0 } } },
-      { words: 'A little', sets: { finish: { sharpenPct: 35 } } },
-      { words: 'A lot', sets: { finish: { sharpenPct: 80 } } },
+      { words: strings.asItIs, sets: { finish: { sharpenPct: 0 } } },
+      { words: strings.little, sets: { finish: { sharpenPct: 35 } } },
+      { words: strings.lot, sets: { finish: { sharpenPct: 80 } } },
     ],
   },
 ]

@@ -5,6 +5,7 @@ import { perform, put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action } from '../../ui'
+import { strings } from './strings'
 
 /** The pictures that an outlet does not get, and the way to let one go all the same. */
 export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan }) {
@@ -13,10 +14,10 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
     attempt(
       perform({
         shootId: shoot.id,
-        words: `${shot.fileName} goes to ${outlet.name}`,
+        words: strings.goesTo(shot.fileName, outlet.name),
         edits: [put('shots', shot.id, ['going', outlet.id], 'in')],
       }),
-      'It couldn’t be changed',
+      strings.itCouldntBeChanged,
     )
   return shoot.outlets.map((outlet) => {
     const aside = plan.aside.get(outlet.id) ?? []
@@ -24,13 +25,13 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
     return (
       <Box key={outlet.id} marginBottom="18px">
         <Heading as="h2" fontSize="16px" marginBottom="2px">
-          Set aside for {outlet.name}
+          {strings.setAsideFor(outlet.name)}
         </Heading>
         <Text color="softInk" fontSize="12px" marginBottom="6px">
           {countOf(aside.length, 'shot')}
           {outlet.rules.mostPictures !== null &&
-            `; it takes ${countOf(outlet.rules.mostPictures, 'picture')} of a product`}
-          . Sending one replaces the last picture of its product.
+            strings.itTakesOfProduct(outlet.rules.mostPictures)}
+          {strings.sendingOneReplacesLastPicture}
         </Text>
         <Flex gap="8px" wrap="wrap">
           {aside.map((shot) => (
@@ -45,7 +46,7 @@ export function AsideList({ view, plan }: { view: ShootView; plan: DeliveryPlan 
                 marginLeft="-6px"
                 onClick={() => letGo(shot, outlet)}
               >
-                Send anyway
+                {strings.sendAnyway}
               </Action>
             </Box>
           ))}

@@ -8,6 +8,7 @@ import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
 import { makeAgain, startRun, useRun } from '../../work/runs'
 import type { DeliveryDecision, RemedyAction } from './decisions'
+import { strings } from './strings'
 
 /** Side of a picture in the list, in pixels, and how many are shown. */
 const PICTURE_PX = 52
@@ -22,12 +23,12 @@ export function DecisionList({
   decisions: DeliveryDecision[]
 }) {
   const busy = useRun() !== null
-  const act = (deed: RemedyAction): void => attempt(actOn(deed, view), 'It couldn’t be done')
-  if (decisions.length === 0) return <Text marginBottom="16px">Nothing to decide.</Text>
+  const act = (deed: RemedyAction): void => attempt(actOn(deed, view), strings.itCouldntBeDone)
+  if (decisions.length === 0) return <Text marginBottom="16px">{strings.nothingToDecide}</Text>
   return (
     <Box marginBottom="18px">
       <Heading as="h2" fontSize="16px" marginBottom="6px">
-        To decide first
+        {strings.toDecideFirst}
       </Heading>
       {decisions.map((decision) => {
         const { id, weight, title, figures, remedy, shots, deed } = decision
@@ -62,7 +63,7 @@ export function DecisionList({
               ))}
               {shots.length > SHOWN && (
                 <Text fontSize="12px" whiteSpace="nowrap">
-                  and {shots.length - SHOWN} more
+                  {strings.andMore(shots.length - SHOWN)}
                 </Text>
               )}
             </Flex>

@@ -14,6 +14,7 @@ import { decisionsFor } from './decisions'
 import { DestinationList } from './DestinationList'
 import { PastDeliveries } from './PastDeliveries'
 import { PackButton } from './PackButton'
+import { strings } from './strings'
 
 /** Where the pictures go, what is to be decided first, and the zip that they leave in. */
 export function DeliverPage() {
@@ -40,27 +41,26 @@ function Deliver({ view }: { view: ShootView }) {
       <Box maxWidth="980px" marginX="auto" paddingX="28px" paddingY="22px">
         <Flex align="center" gap="16px" marginBottom="4px">
           <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
-            Deliver
+            {strings.deliver}
           </Heading>
           <Link to={`/shoots/${view.shoot.id}/runs`}>
-            <u>runs</u>
+            <u>{strings.runs}</u>
           </Link>
           <PackButton shoot={view.shoot} files={readyOf(plan)} />
         </Flex>
         <Text color="softInk" marginBottom="16px">
-          One folder per outlet or placement, a manifest, and a web page of the pictures. Every file
-          was checked after it was made.
+          {strings.oneFolderPerOutletOr}
         </Text>
         {returned.length > 0 && (
           <Box marginBottom="10px">
             <Flex align="center" gap="8px">
               <Attention />
               <Text flex="1">
-                {countOf(returned.length, 'shot')} returned:{' '}
-                {withReturned ? 'delivered anyway' : 'left out'}.
+                {countOf(returned.length, 'shot')} {strings.returned}{' '}
+                {withReturned ? strings.deliveredAnyway : strings.leftOut}.
               </Text>
               <Action look="quiet" onClick={() => setWithReturned(!withReturned)}>
-                {withReturned ? 'Leave out returned shots' : 'Deliver anyway'}
+                {withReturned ? strings.leaveOutReturnedShots : strings.deliverAnyway}
               </Action>
             </Flex>
             {returned.map(({ id, fileName, verdict }) => (
@@ -75,7 +75,8 @@ function Deliver({ view }: { view: ShootView }) {
         )}
         {unseen > 0 && unseen < view.shots.length && (
           <Text marginBottom="10px">
-            {countOf(unseen, 'shot')} {unseen === 1 ? 'has' : 'have'} no verdict, or changed since.
+            {countOf(unseen, 'shot')} {unseen === 1 ? strings.has : strings.have}{' '}
+            {strings.noVerdictOrChangedSince}
           </Text>
         )}
         <DecisionList view={view} decisions={decisions} />
@@ -85,10 +86,10 @@ function Deliver({ view }: { view: ShootView }) {
             type="checkbox"
             checked={view.shoot.productFolders}
             onChange={({ target: { checked } }) =>
-              attempt(foldersByProduct(view, checked), 'It couldn’t be saved')
+              attempt(foldersByProduct(view, checked), strings.itCouldntBeSaved)
             }
           />{' '}
-          one folder per product
+          {strings.oneFolderPerProduct}
         </chakra.label>
         <AsideList view={view} plan={plan} />
         <PastDeliveries view={view} />
@@ -100,6 +101,6 @@ function Deliver({ view }: { view: ShootView }) {
 const foldersByProduct = ({ shoot }: ShootView, productFolders: boolean): Promise<unknown> =>
   perform({
     shootId: shoot.id,
-    words: productFolders ? 'Product folders' : 'No product folders',
+    words: productFolders ? strings.productFolders : strings.noProductFolders,
     edits: putFields('shoots', shoot.id, { productFolders }),
   })

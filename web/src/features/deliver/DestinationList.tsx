@@ -8,6 +8,7 @@ import { database, perform, putFields, type ShootId, type ShootView } from '../.
 import { attempt } from '../../notices'
 import { describeRules, useOutletChoices } from '../../outlet'
 import { Action, Attention, Choose } from '../../ui'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -29,18 +30,25 @@ export function DestinationList({ view, plan }: Props) {
         words,
         edits: putFields('shoots', shoot.id, { outlets: [...outlets], ownFiles }),
       }),
-      'The outlets couldn’t be changed',
+      strings.outletsCouldntBeChanged,
     )
   const isOwn = shoot.ownFiles || shoot.outlets.length === 0
   return (
     <>
       <Heading as="h2" fontSize="16px" marginBottom="6px">
-        Where they go
+        {strings.whereTheyGo}
       </Heading>
       <chakra.table width="100%" borderCollapse="collapse" marginBottom="8px">
         <thead>
           <tr>
-            {['Where', 'Requires', 'Ready', 'Weight', 'Heaviest', 'Rules'].map((word) => (
+            {[
+              strings.where,
+              strings.requires,
+              strings.ready,
+              strings.weight,
+              strings.heaviest,
+              strings.rules,
+            ].map((word) => (
               <Head key={word}>{word}</Head>
             ))}
           </tr>
@@ -48,15 +56,15 @@ export function DestinationList({ view, plan }: Props) {
         <tbody>
           {isOwn && (
             <Group
-              title="Files of the brief"
+              title={strings.filesOfBrief}
               words={view.briefRow.brief.name}
               action={
                 shoot.outlets.length > 0 && (
                   <Action
                     look="quiet"
-                    onClick={() => change('Files of the brief left out', shoot.outlets, false)}
+                    onClick={() => change(strings.filesOfBriefLeftOut, shoot.outlets, false)}
                   >
-                    Leave out
+                    {strings.leaveOut}
                   </Action>
                 )
               }
@@ -75,19 +83,19 @@ export function DestinationList({ view, plan }: Props) {
               action={
                 <>
                   <Link to={`/shoots/${shoot.id}/outlets/${outlet.id}`}>
-                    <u>rules</u>
+                    <u>{strings.rulesInline}</u>
                   </Link>{' '}
                   <Action
                     look="quiet"
                     onClick={() =>
                       change(
-                        `${outlet.name} left out`,
+                        strings.leftOutWithName(outlet.name),
                         shoot.outlets.filter(({ id }) => id !== outlet.id),
                         shoot.ownFiles || shoot.outlets.length === 1,
                       )
                     }
                   >
-                    Leave out
+                    {strings.leaveOut}
                   </Action>
                 </>
               }
@@ -102,24 +110,24 @@ export function DestinationList({ view, plan }: Props) {
       </chakra.table>
       <Flex gap="6px" align="center" marginBottom="20px">
         <Choose
-          words="Add an outlet"
+          words={strings.addOutlet}
           width="190px"
           options={open.map(({ id, name }) => ({ id, words: name }))}
           onChoose={(id) => {
             const outlet = open.find((candidate) => candidate.id === id)
-            if (outlet) attempt(addOutlet(shoot.id, outlet), 'The outlet couldn’t be added')
+            if (outlet) attempt(addOutlet(shoot.id, outlet), strings.outletCouldntBeAdded)
           }}
         />
         {!isOwn && (
           <Action
             look="quiet"
-            onClick={() => change('Files of the brief added', shoot.outlets, true)}
+            onClick={() => change(strings.filesOfBriefAdded, shoot.outlets, true)}
           >
-            Add the files of the brief
+            {strings.addFilesOfBrief}
           </Action>
         )}
         <Link to="/outlets">
-          <u>all outlets</u>
+          <u>{strings.allOutlets}</u>
         </Link>
       </Flex>
     </>
@@ -160,7 +168,7 @@ function Row({ view, plan, destination }: Props & { destination: Destination }) 
         {formatSize(placementSize(placement, { ratio }))} {formatWord(placement.format)}
       </Cell>
       <Cell fontFamily="mono">
-        {formatCount(ready.length)} of {formatCount(going.length)}
+        {strings.countOfTotal(formatCount(ready.length), formatCount(going.length))}
       </Cell>
       <Cell fontFamily="mono">{formatBytes(ready.reduce((sum, { bytes }) => sum + bytes, 0))}</Cell>
       <Cell fontFamily="mono">
@@ -169,7 +177,7 @@ function Row({ view, plan, destination }: Props & { destination: Destination }) 
       <Cell>
         <Flex align="center" gap="8px">
           {wrong > 0 && <Attention />}
-          {ready.length === 0 ? '–' : wrong === 0 ? 'all comply' : `${wrong} do not`}
+          {ready.length === 0 ? '–' : wrong === 0 ? strings.allComply : strings.doNot(wrong)}
         </Flex>
       </Cell>
     </tr>
@@ -188,7 +196,7 @@ async function addOutlet(shootId: ShootId, outlet: Outlet): Promise<void> {
   if (outlets.some(({ id }) => id === outlet.id)) return
   await perform({
     shootId,
-    words: `${outlet.name} added`,
+    words: strings.added(outlet.name),
     edits: putFields('shoots', shootId, { outlets: [...outlets, outlet] }),
   })
 }

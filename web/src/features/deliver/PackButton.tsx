@@ -1,7 +1,7 @@
 import type { DeliveryFile } from '@cloudbank/core/shoot'
 import { Flex } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
-import { countOf, formatBytes, formatCount } from '@cloudbank/core/words'
+import { formatBytes, formatCount } from '@cloudbank/core/words'
 import type { Shoot } from '../../data'
 import { attempt } from '../../notices'
 import { canPickFiles, pickFile, pickFolder } from './pickFile'
@@ -14,6 +14,7 @@ import {
   zipSink,
   type Sink,
 } from '../../work/delivery'
+import { strings } from './strings'
 
 /** Sends what is ready, as one zip or into a folder, with progress and a way to stop. */
 export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly DeliveryFile[] }) {
@@ -66,33 +67,33 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
       <Action
         look="main"
         disabled={files.length === 0 || packed !== null}
-        onClick={() => attempt(send(downloaded), 'The zip couldn’t be packed')}
+        onClick={() => attempt(send(downloaded), strings.zipCouldntBePacked)}
       >
         {packed === null
-          ? `Download ${countOf(files.length, 'rendition')}, ${formatBytes(bytes)}`
-          : `Packing ${formatCount(packed)} of ${formatCount(files.length)}`}
+          ? strings.download(files.length, formatBytes(bytes))
+          : strings.packingOf(formatCount(packed), formatCount(files.length))}
       </Action>
       {packed === null && canPickFiles && files.length > 0 && (
         <>
           <Action
             look="quiet"
-            onClick={() => attempt(send(onDisk), 'The zip couldn’t be written')}
-            title="Written while packing, for large deliveries"
+            onClick={() => attempt(send(onDisk), strings.zipCouldntBeWritten)}
+            title={strings.writtenWhilePackingForLarge}
           >
-            Zip to disk …
+            {strings.zipToDisk}
           </Action>
           <Action
             look="quiet"
-            onClick={() => attempt(send(inFolder), 'The folder couldn’t be written')}
-            title="The same folders and files without a zip; existing files are replaced"
+            onClick={() => attempt(send(inFolder), strings.folderCouldntBeWritten)}
+            title={strings.sameFoldersAndFilesWithout}
           >
-            Into a folder …
+            {strings.intoFolder}
           </Action>
         </>
       )}
       {packed !== null && (
         <Action look="quiet" onClick={() => control.current?.abort()}>
-          Stop
+          {strings.stop}
         </Action>
       )}
     </Flex>

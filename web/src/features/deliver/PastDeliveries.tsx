@@ -7,6 +7,7 @@ import { checkRows, database, type Delivery, type Shoot, type ShootView } from '
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
 import { cameBack, download, packAgain, setVerdict, weightOf, zipSink } from '../../work/delivery'
+import { strings } from './strings'
 
 /** What has left, with what was said of it by whoever received it. */
 export function PastDeliveries({ view }: { view: ShootView }) {
@@ -20,7 +21,7 @@ export function PastDeliveries({ view }: { view: ShootView }) {
   return (
     <Box marginTop="6px">
       <Heading as="h2" fontSize="16px" marginBottom="4px">
-        Delivered
+        {strings.delivered}
       </Heading>
       {deliveries.map((delivery) => (
         <Flex
@@ -40,13 +41,13 @@ export function PastDeliveries({ view }: { view: ShootView }) {
           {delivery.verdict?.kind === 'came-back' && <Attention />}
           <Action
             look="quiet"
-            onClick={() => attempt(downloadAgain(shoot, delivery), 'It couldn’t be packed again')}
+            onClick={() => attempt(downloadAgain(shoot, delivery), strings.itCouldntBePackedAgain)}
           >
-            Download again
+            {strings.downloadAgain}
           </Action>
           {delivery.verdict ? (
             <Action look="quiet" onClick={() => attempt(setVerdict(delivery, null))}>
-              Undo that
+              {strings.undoThat}
             </Action>
           ) : (
             <>
@@ -54,17 +55,17 @@ export function PastDeliveries({ view }: { view: ShootView }) {
                 look="quiet"
                 onClick={() => attempt(setVerdict(delivery, { kind: 'accepted' }))}
               >
-                Accepted
+                {strings.accepted}
               </Action>
               <Action look="quiet" onClick={() => setAsking(delivery)}>
-                Came back …
+                {strings.cameBack}
               </Action>
             </>
           )}
         </Flex>
       ))}
       <Window
-        title="Return what came back"
+        title={strings.returnWhatCameBack}
         open={asking !== null}
         onClose={() => setAsking(null)}
         size="md"
@@ -78,7 +79,7 @@ export function PastDeliveries({ view }: { view: ShootView }) {
 const said = (verdict: NonNullable<Delivery['verdict']>): string =>
   verdict.kind === 'accepted'
     ? 'accepted'
-    : `${countOf(verdict.shotIds.length, 'shot')} came back: ${verdict.note}`
+    : strings.cameBackWithCount(verdict.shotIds.length, verdict.note)
 
 interface Props {
   readonly view: ShootView
@@ -97,15 +98,15 @@ function CameBack({ view, delivery, onClose }: Props) {
       cameBack(delivery, note.trim(), [...chosen]).then((words) =>
         useNotices.getState().say(words),
       ),
-      'It couldn’t be saved',
+      strings.itCouldntBeSaved,
     )
     onClose()
   }
   return (
     <>
-      <Text marginBottom="6px">Why they came back</Text>
+      <Text marginBottom="6px">{strings.whyTheyCameBack}</Text>
       <Input
-        aria-label="Why they came back"
+        aria-label={strings.whyTheyCameBack}
         size="sm"
         autoFocus
         maxLength={300}
@@ -113,7 +114,7 @@ function CameBack({ view, delivery, onClose }: Props) {
         onChange={(event) => setNote(event.target.value)}
       />
       <Text marginTop="10px" marginBottom="4px">
-        Which ones; all if none is selected
+        {strings.whichOnesAllIfNone}
       </Text>
       <Box maxHeight="220px" overflowY="auto" tabIndex={0}>
         {shots.map(({ id, fileName }) => (
@@ -132,9 +133,9 @@ function CameBack({ view, delivery, onClose }: Props) {
         ))}
       </Box>
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onClose}>Cancel</Action>
+        <Action onClick={onClose}>{strings.cancel}</Action>
         <Action look="main" disabled={note.trim() === ''} onClick={give}>
-          Return them
+          {strings.returnThem}
         </Action>
       </Flex>
     </>

@@ -18,6 +18,7 @@ import {
 } from '@cloudbank/core/outlets'
 import { describeFinding, wordsOf } from '@cloudbank/core/steps'
 import type { Shot } from '../../data'
+import { strings } from './strings'
 
 /** What can be done about something at once. */
 export type RemedyAction =
@@ -102,7 +103,7 @@ function figuresOf(breaking: readonly DeliveryItem[], rule: RuleId): string {
   const shown =
     values.length <= 2
       ? values.join(' and ')
-      : `${values[0]!} and ${values.length - 1} other values`
+      : strings.andOtherValues(values[0]!, values.length - 1)
   return `${shown}; ${found[0]!.limit}`
 }
 
@@ -113,19 +114,19 @@ function unread({ items }: DeliveryPlan): DeliveryDecision[] {
     {
       id: 'unread',
       weight: 'blocks',
-      title: 'Not checked',
-      figures: 'Made before finished files were checked.',
-      remedy: 'Remake them.',
+      title: strings.notChecked,
+      figures: strings.madeBeforeFinishedFilesWere,
+      remedy: strings.remakeThem,
       shots: shotsOf(old),
-      deed: { kind: 'make-again', words: 'Remake them', items: old },
+      deed: { kind: 'make-again', words: strings.remakeThemLabel, items: old },
     },
   ]
 }
 
 function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
   const kinds = [
-    ['missing', 'Not made'],
-    ['out-of-date', 'Out of date'],
+    ['missing', strings.notMade],
+    ['out-of-date', strings.outOfDate],
   ] as const
   return kinds.flatMap(([state, title]): DeliveryDecision[] => {
     const those = items.filter((picture) => picture.state === state)
@@ -139,11 +140,11 @@ function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
         title,
         figures:
           failed.length > 0
-            ? `${failed.length} failed: ${failed[0]!.failure ?? ''}`
-            : `${those.length} of ${items.length}.`,
-        remedy: 'Make them, or deliver without them.',
+            ? strings.failed(failed.length, failed[0]!.failure ?? '')
+            : strings.countOfTotalWithCount(those.length, items.length),
+        remedy: strings.makeThemOrDeliverWithout,
         shots,
-        deed: { kind: 'make', words: `Make ${those.length}`, shots },
+        deed: { kind: 'make', words: strings.make(those.length), shots },
       },
     ]
   })
@@ -190,9 +191,9 @@ function descriptions({ items, destinations }: DeliveryPlan): DeliveryDecision[]
   return [...problems].map(([problem, shots]) => ({
     id: `alt/${problem}`,
     weight: 'look',
-    title: 'Description',
+    title: strings.description,
     figures: ALT_PROBLEMS[problem],
-    remedy: 'Write it on Products, or change the pattern.',
+    remedy: strings.writeItOnProductsOr,
     shots: [...shots],
     deed: null,
   }))

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { useGo } from '../../ui/useGo'
 import { describeError } from '../../notices'
 import { openDemo } from '../../work/demo'
+import { strings } from './strings'
 
 /** Opens the demo shoot, which is fetched the first time. */
 export function DemoPage() {
@@ -16,7 +17,7 @@ export function DemoPage() {
   }, [go])
   return (
     <Flex padding="48px">
-      <Text>{problem ?? 'Fetching the demo shoot, 31 photographs, 24 MB …'}</Text>
+      <Text>{problem ?? strings.fetchingDemoShoot31Photographs}</Text>
     </Flex>
   )
 }

@@ -15,6 +15,7 @@ import { giveFiles, partShoots } from '../../work/intake'
 import { SetAsideRows } from './SetAsideRows'
 import { ShootStrip } from './ShootStrip'
 import { StorageUsed } from './StorageUsed'
+import { strings } from './strings'
 
 /** The shoots, and the way to a new one: drop photographs anywhere. */
 export function HomePage() {
@@ -36,13 +37,13 @@ export function HomePage() {
     const { shoots, others } = await partShoots(files)
     if (shoots.length > 0) await giveFiles(newShootId(), shoots)
     if (others.length === 0) return
-    const shoot = await createShoot({ name: await freeShootName('New shoot'), dueOn: null })
+    const shoot = await createShoot({ name: await freeShootName(strings.newShoot), dueOn: null })
     go(`/shoots/${shoot.id}`)
     await giveFiles(shoot.id, others)
   }
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
-    onDrop: (files) => attempt(take(files), 'The files couldn’t be imported'),
+    onDrop: (files) => attempt(take(files), strings.filesCouldntBeImported),
     noClick: true,
     noKeyboard: true,
   })
@@ -50,21 +51,21 @@ export function HomePage() {
   const empty = summaries.length === 0
   return (
     <Box {...getRootProps()} height="100%" overflowY="auto">
-      <input {...getInputProps()} aria-label="Photographs for a new shoot" />
+      <input {...getInputProps()} aria-label={strings.photographsForNewShoot} />
       <Box maxWidth="1180px" marginX="auto" paddingX="28px" paddingY="28px">
         <Flex align="baseline" gap="16px" marginBottom="18px">
           <Heading as="h1" fontSize="26px" fontWeight="750">
-            Shoots
+            {strings.shoots}
           </Heading>
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
           <Link to="/outlets">
-            <u>outlets</u>
+            <u>{strings.outlets}</u>
           </Link>
-          <Action onClick={() => go('/demo')}>Open the demo shoot</Action>
-          <Action onClick={open}>From photographs …</Action>
+          <Action onClick={() => go('/demo')}>{strings.openDemoShoot}</Action>
+          <Action onClick={open}>{strings.fromPhotographs}</Action>
           <Action look="main" onClick={() => setNaming(true)}>
-            New shoot <Key>{keyLabel('newShoot')}</Key>
+            {strings.newShoot} <Key>{keyLabel('newShoot')}</Key>
           </Action>
         </Flex>
         {isDragActive ? (
@@ -75,14 +76,14 @@ export function HomePage() {
           summaries.map((summary) => <ShootStrip key={summary.shoot.id} summary={summary} />)
         )}
         <ShootWindow
-          title="New shoot"
+          title={strings.newShoot}
           doWords="Create shoot"
           open={naming}
-          name="New shoot"
+          name={strings.newShoot}
           dueOn={null}
           brief={null}
           onClose={() => setNaming(false)}
-          onDone={(details) => attempt(make(details), 'The shoot couldn’t be created')}
+          onDone={(details) => attempt(make(details), strings.shootCouldntBeCreated)}
         />
         <SetAsideRows />
         <StorageUsed />
@@ -102,7 +103,7 @@ function DropHere() {
       borderColor="ink"
       borderRadius="6px"
     >
-      <Heading fontSize="22px">Drop to start a new shoot</Heading>
+      <Heading fontSize="22px">{strings.dropToStartNewShoot}</Heading>
     </Flex>
   )
 }
@@ -120,12 +121,11 @@ function Empty() {
       borderColor="faint"
       borderRadius="6px"
     >
-      <Heading fontSize="22px">Drop photographs anywhere</Heading>
+      <Heading fontSize="22px">{strings.dropPhotographsAnywhere}</Heading>
       <Text color="softInk">
-        {fileTypeWords()}, up to {LIMITS.maxPixels / 1e6} megapixels each; folders and zips too.
-        They stay in this browser.
+        {strings.upToMegapixelsEachFolders(fileTypeWords(), LIMITS.maxPixels / 1e6)}
       </Text>
-      <Text color="softInk">Or open the demo shoot: 31 photographs of outdoor cookware.</Text>
+      <Text color="softInk">{strings.orOpenDemoShoot31}</Text>
     </Flex>
   )
 }

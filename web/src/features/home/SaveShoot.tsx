@@ -5,6 +5,7 @@ import { attempt } from '../../notices'
 import { Action } from '../../ui'
 import { exportShoot } from '../../work/container'
 import { download } from '../../work/delivery'
+import { strings } from './strings'
 
 /** Saves a shoot as one file, which another browser opens; a second press stops it. */
 export function SaveShoot({ shoot }: { shoot: Shoot }) {
@@ -26,14 +27,14 @@ export function SaveShoot({ shoot }: { shoot: Shoot }) {
   return done01 === null ? (
     <Action
       look="quiet"
-      title="One file with its photographs, renditions and settings; drop it on this page in another browser to open it"
-      onClick={() => attempt(save(), `${shoot.name} couldn’t be saved`)}
+      title={strings.oneFileWithItsPhotographs}
+      onClick={() => attempt(save(), strings.couldntBeSaved(shoot.name))}
     >
-      Save as a file
+      {strings.saveAsFile}
     </Action>
   ) : (
     <Action look="quiet" onClick={() => control.current?.abort()}>
-      Stop saving, {formatPercent(done01, 0)}
+      {strings.stopSaving(formatPercent(done01, 0))}
     </Action>
   )
 }

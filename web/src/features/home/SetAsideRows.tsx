@@ -1,10 +1,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useLiveQuery } from 'dexie-react-hooks'
-import { countOf } from '@cloudbank/core/words'
 import { database } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { download } from '../../work/delivery'
+import { strings } from './strings'
 
 const SHOWN = 5
 
@@ -21,14 +21,12 @@ export function SetAsideRows() {
     <Box marginTop="24px" data-testid="set-aside">
       <Flex align="center" gap="8px">
         <Attention />
-        <Text fontWeight="650">
-          {countOf(rows.length, 'entry', 'entries')} that couldn’t be read
-        </Text>
+        <Text fontWeight="650">{strings.thatCouldntBeRead(rows.length)}</Text>
         <Action look="quiet" onClick={save}>
-          Save as a file
+          {strings.saveAsFile}
         </Action>
         <Action look="quiet" onClick={() => attempt(database.setAside.clear())}>
-          Forget
+          {strings.forget}
         </Action>
       </Flex>
       {rows.slice(0, SHOWN).map(({ id, table, problem }) => (
@@ -38,7 +36,7 @@ export function SetAsideRows() {
       ))}
       {rows.length > SHOWN && (
         <Text fontSize="12px" color="softInk">
-          and {rows.length - SHOWN} more
+          {strings.andMore(rows.length - SHOWN)}
         </Text>
       )}
     </Box>

@@ -16,6 +16,7 @@ import { Action, Attention, Window } from '../../ui'
 import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
+import { strings } from './strings'
 
 const PICTURES = 12
 
@@ -41,13 +42,13 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
         {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
         <Box flex="1" />
         <Text color="softInk">
-          {countOf(shots.length, 'shot')} · {countOf(made, 'rendition')} made
-          {toMake > 0 && ` · ${toMake} to make`}
-          {returned > 0 && ` · ${returned} returned`}
+          {countOf(shots.length, 'shot')} · {countOf(made, 'rendition')} {strings.made}
+          {toMake > 0 && strings.toMake(toMake)}
+          {returned > 0 && strings.returned(returned)}
         </Text>
         {failed > 0 && (
           <Flex align="center" gap="6px">
-            <Attention /> {countOf(failed, 'shot')} failed
+            <Attention /> {countOf(failed, 'shot')} {strings.failed}
           </Flex>
         )}
         <SaveShoot shoot={shoot} />
@@ -86,23 +87,25 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
   return (
     <>
       <Action look="quiet" onClick={() => setOpen(true)}>
-        Delete
+        {strings.delete}
       </Action>
-      <Window title={`Delete ${shoot.name}`} alert open={open} onClose={() => setOpen(false)}>
-        <Text marginY="12px">
-          {countOf(shots.length, 'photograph')} and {countOf(renditions.length, 'rendition')} will
-          be deleted from this browser for good. The files you dropped in are untouched.
-        </Text>
+      <Window
+        title={strings.deleteWithName(shoot.name)}
+        alert
+        open={open}
+        onClose={() => setOpen(false)}
+      >
+        <Text marginY="12px">{strings.andWillBeDeletedFrom(shots.length, renditions.length)}</Text>
         <Flex justify="flex-end" gap="8px">
-          <Action onClick={() => setOpen(false)}>Keep it</Action>
+          <Action onClick={() => setOpen(false)}>{strings.keepIt}</Action>
           <Action
             look="main"
             onClick={() => {
               setOpen(false)
-              attempt(remove(), `${shoot.name} couldn’t be deleted`)
+              attempt(remove(), strings.couldntBeDeleted(shoot.name))
             }}
           >
-            Delete {countOf(shots.length, 'photograph')}
+            {strings.deleteWithCount(shots.length)}
           </Action>
         </Flex>
       </Window>

@@ -15,6 +15,7 @@ import {
   takeOffNeutral,
 } from '../../work/lightings'
 import { ShotRow } from './ShotRow'
+import { strings } from './strings'
 
 interface Props {
   readonly lighting: Lighting
@@ -58,14 +59,15 @@ export function LightingCard(props: Props) {
         </Flex>
         {neutral ? (
           <Text fontFamily="mono" fontSize="12px" color="softInk" data-testid="gains">
-            gains {neutral.gains.map((gain) => gain.toFixed(3)).join(' ')}, read{' '}
-            {format(neutral.readAt, 'd MMM HH:mm')}
+            {strings.gains} {neutral.gains.map((gain) => gain.toFixed(3)).join(' ')}
+            {strings.read} {format(neutral.readAt, 'd MMM HH:mm')}
           </Text>
         ) : (
           <Flex align="center" gap="8px">
             <Attention />
             <Text minWidth="0" overflowWrap="anywhere">
-              No neutral set{card ? `; a grey card was found on ${reference.fileName}` : ''}
+              {strings.noNeutralSet}
+              {card ? strings.greyCardWasFoundOn(reference.fileName) : ''}
             </Text>
           </Flex>
         )}
@@ -76,23 +78,23 @@ export function LightingCard(props: Props) {
               marginRight="6px"
               onClick={() => attempt(readNeutralInto(lighting, reference, card.spot, card.reading))}
             >
-              Read the card for {countOf(shots.length, 'shot')}
+              {strings.readCardFor(shots.length)}
             </Action>
           )}
           <Action look="quiet" onClick={onRead}>
-            {neutral ? 'Read again' : 'Choose a spot'}
+            {neutral ? strings.readAgain : strings.chooseSpot}
           </Action>
           {neutral && (
             <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
-              Remove
+              {strings.remove}
             </Action>
           )}
           <Action look="quiet" onClick={() => attempt(evenOutAndSay(view, shots, lighting.name))}>
-            Even out
+            {strings.evenOut}
           </Action>
           {neutral && others.length + foreign.length > 0 && (
             <Choose
-              words="Copy neutral to"
+              words={strings.copyNeutralTo}
               options={[
                 ...others.map((other) => ({ id: other.id, words: other.name })),
                 ...foreign.map(({ lighting: { id, name }, shootName }) => ({
@@ -109,7 +111,7 @@ export function LightingCard(props: Props) {
           )}
           {others.length > 0 && (
             <Choose
-              words="Merge into"
+              words={strings.mergeInto}
               options={others.map((other) => ({ id: other.id, words: other.name }))}
               onChoose={(id) => {
                 const to = others.find((other) => other.id === id)
@@ -142,7 +144,7 @@ function Name({ lighting }: { lighting: Lighting }) {
   return (
     <Flex align="baseline" gap="10px">
       <Input
-        aria-label="Name of the lighting"
+        aria-label={strings.nameOfLighting}
         variant="flushed"
         size="xs"
         width="230px"
@@ -179,7 +181,7 @@ function Reference(props: {
         align="center"
         justify="center"
       >
-        <Text>No reference shot</Text>
+        <Text>{strings.noReferenceShot}</Text>
       </Flex>
     )
   const scale = Math.min(220 / shot.width, 165 / shot.height)
@@ -187,7 +189,7 @@ function Reference(props: {
   const height = shot.height * scale
   return (
     <Flex width="220px" height="165px" flex="none" background="mat" align="center" justify="center">
-      <button type="button" onClick={onRead} aria-label={`Choose a spot on ${shot.fileName}`}>
+      <button type="button" onClick={onRead} aria-label={strings.chooseSpotOn(shot.fileName)}>
         <Box position="relative" style={{ width, height }}>
           <LitPreview view={view} shot={shot} sidePx={440} />
           {neutral && (

@@ -17,6 +17,7 @@ import { Action } from '../../ui'
 import { evenOutAndSay, moveShots, splitOff } from '../../work/lightings'
 import { LightingCard } from './LightingCard'
 import { ShotRow } from './ShotRow'
+import { strings } from './strings'
 
 /** The lightings of a shoot, a card each; shots are dragged between them. */
 export function LightingsPage() {
@@ -49,7 +50,7 @@ function Lightings({ view }: { view: ShootView }) {
       return next
     })
   const move = (shots: readonly Shot[], to: Lighting | null): void => {
-    attempt(moveShots(shots, to), 'The shots couldn’t be moved')
+    attempt(moveShots(shots, to), strings.shotsCouldntBeMoved)
     clear()
   }
   /** Takes the selected shots along when one of them is dropped. */
@@ -61,36 +62,36 @@ function Lightings({ view }: { view: ShootView }) {
     <Flex direction="column" height="100%">
       <Flex align="center" gap="12px" height="48px" flex="none" paddingX="24px">
         <Heading as="h1" fontSize="22px" fontWeight="750">
-          Lightings
+          {strings.lightings}
         </Heading>
         <Text color="softInk">{countOf(lightings.length, 'lighting')}</Text>
         <Box flex="1" />
         {chosen.length > 0 && (
           <>
-            <Text color="softInk">{countOf(chosen.length, 'shot')} selected</Text>
+            <Text color="softInk">{strings.selected(chosen.length)}</Text>
             {lightings.map((lighting) => (
               <Action key={lighting.id} look="quiet" onClick={() => move(chosen, lighting)}>
-                To {lighting.name}
+                {strings.to(lighting.name)}
               </Action>
             ))}
             <Action
               look="quiet"
               onClick={() => {
                 const from = view.lightings.get(chosen[0]?.lightingId ?? '') ?? null
-                attempt(splitOff(chosen, from), 'The shots couldn’t be split off')
+                attempt(splitOff(chosen, from), strings.shotsCouldntBeSplitOff)
                 clear()
               }}
             >
-              To a new one
+              {strings.toNewOne}
             </Action>
           </>
         )}
         {chosen.length === 0 && (
           <Action
             look="quiet"
-            onClick={() => attempt(evenOutAndSay(view, view.shots, 'the whole shoot'))}
+            onClick={() => attempt(evenOutAndSay(view, view.shots, strings.wholeShoot))}
           >
-            Even out the whole shoot
+            {strings.evenOutWholeShoot}
           </Action>
         )}
       </Flex>
@@ -109,16 +110,12 @@ function Lightings({ view }: { view: ShootView }) {
             onRead={() => go(`/shoots/${view.shoot.id}/lightings/${lighting.id}`)}
           />
         ))}
-        {lightings.length === 0 && (
-          <Text color="softInk">
-            None yet. They appear once the photographs have been measured.
-          </Text>
-        )}
+        {lightings.length === 0 && <Text color="softInk">{strings.noneYetTheyAppearOnce}</Text>}
         {(unassigned.length > 0 || lightings.length > 0) && (
           <ShotRow
             view={view}
             onDrop={(shotId) => drop(shotId, null)}
-            title={`In no lighting: ${countOf(unassigned.length, 'shot')}`}
+            title={strings.inNoLighting(unassigned.length)}
             shots={unassigned}
             selected={selected}
             referenceId={null}

@@ -16,6 +16,7 @@ import { useAssets } from '../../work/assets'
 import { readNeutralInto, takeOffNeutral } from '../../work/lightings'
 import { NeutralReadout } from './NeutralReadout'
 import { SpotPicker } from './SpotPicker'
+import { strings } from './strings'
 
 /** Longer side of the pictures on this page, in pixels. */
 const PICTURE_SIDE_PX = 1200
@@ -75,9 +76,9 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
     },
     [picture, shot, lighting],
   )
-  const read = (spot: Spot): void => attempt(pick(spot), 'The neutral couldn’t be read')
+  const read = (spot: Spot): void => attempt(pick(spot), strings.neutralCouldntBeRead)
   const readAllTheSame = (): void => {
-    if (asked) attempt(pick(asked, true), 'The neutral couldn’t be read')
+    if (asked) attempt(pick(asked, true), strings.neutralCouldntBeRead)
     setAsked(null)
   }
   useCommand('clear', leave)
@@ -99,14 +100,14 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
         borderColor="hairline"
       >
         <Heading as="h1" fontSize="16px" fontWeight="700">
-          Neutral of {lighting.name}
+          {strings.neutralOf(lighting.name)}
         </Heading>
         <Text color="softInk">
-          {countOf(shots.length, 'shot')} {shots.length === 1 ? 'follows' : 'follow'}
+          {countOf(shots.length, 'shot')} {shots.length === 1 ? strings.follows : 'follow'}
         </Text>
         <Box flex="1" />
         <Action look="quiet" onClick={leave}>
-          Back to the lightings <Key>{keyLabel('clear')}</Key>
+          {strings.backToLightings} <Key>{keyLabel('clear')}</Key>
         </Action>
       </Flex>
       <Flex flex="1" minHeight="0">
@@ -115,9 +116,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             {failure !== null && !picture && shot && (
               <Flex gap="8px" align="center" role="alert">
                 <Attention />
-                <Text>
-                  {shot.fileName} can’t be shown: {failure}.
-                </Text>
+                <Text>{strings.cantBeShown(shot.fileName, failure)}</Text>
               </Flex>
             )}
             {picture && shot && (
@@ -138,7 +137,7 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             flex="none"
             padding="4px"
             role="listbox"
-            aria-label="Reference shot"
+            aria-label={strings.referenceShot}
           >
             {shots.map((candidate) => (
               <ShotChoice
@@ -176,29 +175,24 @@ function NeutralReader({ view, lighting }: { view: ShootView; lighting: Lighting
             onRadius={(by) => setRadiusAt((at) => Math.min(RADII.length - 1, Math.max(0, at + by)))}
           />
           <Window
-            title="Read a coloured spot?"
+            title={strings.readColouredSpot}
             alert
             open={asked !== null}
             onClose={() => setAsked(null)}
             size="sm"
           >
-            <Text>
-              No light makes grey look like this. Using it as the neutral would shift all{' '}
-              {countOf(shots.length, 'shot')} of the lighting.
-            </Text>
+            <Text>{strings.noLightMakesGreyLook(shots.length)}</Text>
             <Flex justify="flex-end" gap="8px" marginTop="14px">
-              <Action onClick={readAllTheSame}>Use it anyway</Action>
+              <Action onClick={readAllTheSame}>{strings.useItAnyway}</Action>
               <Action look="main" onClick={() => setAsked(null)}>
-                Choose another
+                {strings.chooseAnother}
               </Action>
             </Flex>
           </Window>
-          {card && (
-            <Action onClick={() => read(card.spot)}>Read the grey card that was found</Action>
-          )}
+          {card && <Action onClick={() => read(card.spot)}>{strings.readGreyCardThatWas}</Action>}
           {lighting.neutral && (
             <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
-              Remove the neutral
+              {strings.removeNeutral}
             </Action>
           )}
         </Flex>
@@ -302,7 +296,7 @@ function ShotChoice(props: { shot: Shot; chosen: boolean; card: boolean; onChoos
         />
       </Box>
       <Text fontSize="12px" color="softInk" height="16px">
-        {card ? 'grey card' : ''}
+        {card ? strings.greyCard : ''}
       </Text>
     </button>
   )

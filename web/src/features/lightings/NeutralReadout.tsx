@@ -4,6 +4,7 @@ import { formatCount, formatPercent, formatSigned } from '@cloudbank/core/words'
 import type { Lighting } from '../../data'
 import { Action, Attention } from '../../ui'
 import { DOUBTS } from './doubts'
+import { strings } from './strings'
 
 interface Props {
   readonly reading: NeutralReading | null
@@ -18,15 +19,15 @@ export function NeutralReadout({ reading, kept, hovering, radius, onRadius }: Pr
   return (
     <Box data-testid="neutral-readout">
       <Heading as="h2" fontSize="15px" marginBottom="6px">
-        {hovering ? 'Under the pointer' : kept ? 'As read' : 'No neutral yet'}
+        {hovering ? strings.underPointer : kept ? strings.asRead : strings.noNeutralYet}
       </Heading>
       {reading ? (
         <>
           <Line name="sRGB">{reading.srgb.join(' ')}</Line>
           <Line name="Lab">{reading.lab.map((value) => formatSigned(value, 1)).join(' ')}</Line>
           <Line name="Gains">{reading.gains.map((gain) => gain.toFixed(3)).join(' ')}</Line>
-          <Line name="Sample">{formatCount(reading.pixels)} px</Line>
-          <Line name="Spread">{reading.spread.toFixed(1)} Lab</Line>
+          <Line name="Sample">{strings.px(formatCount(reading.pixels))}</Line>
+          <Line name="Spread">{strings.lab(reading.spread.toFixed(1))}</Line>
           {reading.doubts.map((doubt) => (
             <Flex key={doubt} gap="8px" align="baseline" marginTop="8px">
               <Attention />
@@ -35,16 +36,16 @@ export function NeutralReadout({ reading, kept, hovering, radius, onRadius }: Pr
           ))}
         </>
       ) : (
-        <Text color="softInk">Move over something grey; click to use it for every shot.</Text>
+        <Text color="softInk">{strings.moveOverSomethingGreyClick}</Text>
       )}
       <Flex align="center" gap="6px" marginTop="8px">
         <Text color="softInk" flex="1">
-          Spot {formatPercent(radius * 2, 1)} of the picture
+          {strings.spotOfPicture(formatPercent(radius * 2, 1))}
         </Text>
-        <Action look="quiet" aria-label="Smaller spot" onClick={() => onRadius(-1)}>
+        <Action look="quiet" aria-label={strings.smallerSpot} onClick={() => onRadius(-1)}>
           −
         </Action>
-        <Action look="quiet" aria-label="Larger spot" onClick={() => onRadius(1)}>
+        <Action look="quiet" aria-label={strings.largerSpot} onClick={() => onRadius(1)}>
           +
         </Action>
       </Flex>

@@ -3,6 +3,7 @@ import { useRef } from 'react'
 import { useDragShots, useDropShots } from '../../drag'
 import type { ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -64,7 +65,7 @@ function DraggableShot(props: {
       ref={button}
       type="button"
       aria-pressed={selected}
-      aria-label={`${shot.fileName}${reference ? ', reference shot' : ''}`}
+      aria-label={`${shot.fileName}${reference ? strings.referenceShotLabel : ''}`}
       title={shot.fileName}
       onClick={() => onToggle(shot.id)}
     >

@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { Spot } from '@cloudbank/core/steps'
 import type { OpenPicture } from '../../preview'
+import { strings } from './strings'
 
 interface Props {
   readonly picture: OpenPicture
@@ -68,7 +69,7 @@ export function SpotPicker({ picture, spot, radius, onHover, onPick, children }:
         style={{ width, height }}
         tabIndex={0}
         role="application"
-        aria-label="Choose a grey spot: arrow keys move it, Enter reads it"
+        aria-label={strings.chooseGreySpotArrowKeys}
         data-testid="spot-picker"
         cursor="crosshair"
         onPointerMove={(event) => onHover(spotAt(event))}

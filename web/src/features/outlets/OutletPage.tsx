@@ -9,6 +9,7 @@ import { perform, put, useShootView, type ShootView } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { keepOutlet, OutletForm, useOutletChoices } from '../../outlet'
 import { Action } from '../../ui'
+import { strings } from './strings'
 
 /** An outlet of a person's own, for every shoot that chooses it from now on. */
 export function OwnOutletPage() {
@@ -20,10 +21,10 @@ export function OwnOutletPage() {
   return (
     <Sheet
       outlet={outlet}
-      words="For every shoot that adds it from now on; shoots that already have it keep their version."
+      words={strings.forEveryShootThatAdds}
       back="All outlets"
       leave={() => go('/outlets')}
-      save={(_words, next) => attempt(keepOutlet(next), 'It couldn’t be saved')}
+      save={(_words, next) => attempt(keepOutlet(next), strings.itCouldntBeSaved)}
     />
   )
 }
@@ -41,12 +42,12 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
   const go = useGo()
   const keepForAll = async (): Promise<void> => {
     await keepOutlet(outlet)
-    useNotices.getState().say(`${outlet.name} is saved for other shoots.`)
+    useNotices.getState().say(strings.isSavedForOtherShoots(outlet.name))
   }
   return (
     <Sheet
       outlet={outlet}
-      words={`For ${shoot.name} only. A change remakes only what it affects.`}
+      words={strings.forOnlyChangeRemakesOnly(shoot.name)}
       back="Back to Deliver"
       leave={() => go(`/shoots/${shoot.id}/deliver`)}
       save={(words, next) =>
@@ -63,12 +64,12 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
               ),
             ],
           }),
-          'The outlet couldn’t be changed',
+          strings.outletCouldntBeChanged,
         )
       }
     >
-      <Action onClick={() => attempt(keepForAll(), 'It couldn’t be saved')}>
-        Save for other shoots
+      <Action onClick={() => attempt(keepForAll(), strings.itCouldntBeSaved)}>
+        {strings.saveForOtherShoots}
       </Action>
     </Sheet>
   )
@@ -114,7 +115,7 @@ function NameInput({ name, save }: { name: string; save: (name: string) => void 
   }
   return (
     <Input
-      aria-label="Name of the outlet"
+      aria-label={strings.nameOfOutlet}
       fontFamily="heading"
       fontSize="24px"
       fontWeight="700"

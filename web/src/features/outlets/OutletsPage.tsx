@@ -8,6 +8,7 @@ import { attempt, useNotices } from '../../notices'
 import { copyOf, describeRules, dropOutlet, keepOutlet, useOutletChoices } from '../../outlet'
 import { Action, JsonPicker } from '../../ui'
 import { downloadJson } from '../../work/delivery'
+import { strings } from './strings'
 
 /** All outlets: a person's own, and those that come with Cloudbank. */
 export function OutletsPage() {
@@ -24,42 +25,44 @@ export function OutletsPage() {
       <Box maxWidth="860px" marginX="auto" paddingX="28px" paddingY="22px">
         <Flex align="center" gap="12px" marginBottom="4px">
           <Heading as="h1" fontSize="26px" fontWeight="750" flex="1">
-            Outlets
+            {strings.outlets}
           </Heading>
-          <JsonPicker label="An outlet’s file" onData={(name, data) => takeIn(name, data, all)} />
-          <Action look="main" onClick={() => attempt(addCopy(fresh()), 'It couldn’t be saved')}>
-            New outlet
+          <JsonPicker
+            label={strings.outletsFile}
+            onData={(name, data) => takeIn(name, data, all)}
+          />
+          <Action look="main" onClick={() => attempt(addCopy(fresh()), strings.itCouldntBeSaved)}>
+            {strings.newOutlet}
           </Action>
         </Flex>
         <Text color="softInk" marginBottom="16px">
-          Where pictures go, and what each place accepts. A shoot keeps its own copy of an outlet,
-          which you can change for that shoot only.
+          {strings.wherePicturesGoAndWhat}
         </Text>
-        {own.length > 0 && <Part title="Your own" />}
+        {own.length > 0 && <Part title={strings.yourOwn} />}
         {own.map((outlet) => (
           <Row key={outlet.id} outlet={outlet}>
             <Link to={`/outlets/${outlet.id}`}>
-              <u>open</u>
+              <u>{strings.open}</u>
             </Link>
             <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>
-              Duplicate
+              {strings.duplicate}
             </Action>
             <Action look="quiet" onClick={() => save(outlet)}>
-              Save as a file
+              {strings.saveAsFile}
             </Action>
             <Action look="quiet" onClick={() => attempt(removeAndSay(outlet))}>
-              Delete
+              {strings.delete}
             </Action>
           </Row>
         ))}
-        <Part title="Built in" />
+        <Part title={strings.builtIn} />
         {ready.map((outlet) => (
           <Row key={outlet.id} outlet={outlet}>
             <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>
-              Duplicate to change
+              {strings.duplicateToChange}
             </Action>
             <Action look="quiet" onClick={() => save(outlet)}>
-              Save as a file
+              {strings.saveAsFile}
             </Action>
           </Row>
         ))}
@@ -91,7 +94,7 @@ function Row({ outlet, children }: { outlet: Outlet; children: React.ReactNode }
           {outlet.placements.map(({ name, longSidePx }) => `${name} ${longSidePx} px`).join(', ')}
         </Text>
         <Text fontSize="12px" color="softInk">
-          {describeRules(outlet) || 'accepts everything'}
+          {describeRules(outlet) || strings.acceptsEverything}
         </Text>
       </Box>
       {children}
@@ -114,19 +117,18 @@ const save = (outlet: Outlet): void => downloadJson(outlet, `${outlet.id}.outlet
 async function takeIn(fileName: string, data: unknown, all: readonly Outlet[]): Promise<void> {
   const { need, say } = useNotices.getState()
   const read = readOutlet(data)
-  if (!read.ok)
-    return need(`${fileName} isn’t a valid outlet: ${read.problems.slice(0, 3).join('; ')}.`)
+  if (!read.ok) return need(strings.isntValidOutlet(fileName, read.problems.slice(0, 3).join('; ')))
   const { outlet } = read
   const isTaken = all.some(({ id }) => id === outlet.id)
   await keepOutlet(isTaken ? copyOf(outlet, all) : outlet)
-  say(`${outlet.name} imported${isTaken ? ', next to the one with the same name' : ''}.`)
+  say(strings.imported(outlet.name, isTaken ? ', next to the one with the same name' : ''))
 }
 
 /** Deletes an outlet of the library; shoots keep theirs. */
 async function removeAndSay(outlet: Outlet): Promise<void> {
   await dropOutlet(outlet)
-  useNotices.getState().say(`${outlet.name} deleted. Shoots that use it keep it.`, {
-    words: 'Undo',
+  useNotices.getState().say(strings.deletedShootsThatUseIt(outlet.name), {
+    words: strings.undo,
     act: () => attempt(keepOutlet(outlet)),
   })
 }

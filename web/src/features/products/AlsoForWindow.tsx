@@ -1,10 +1,10 @@
 import { chakra, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { countOf } from '@cloudbank/core/words'
 import type { Product, ShootView, Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Window } from '../../ui'
 import { alsoFor } from '../../work/products'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -17,7 +17,10 @@ interface Props {
 export function AlsoForWindow({ view, shot, onClose }: Props) {
   return (
     <Window
-      title={`Which products does ${shot?.angle ?? shot?.fileName ?? 'it'} of ${shot?.sku ?? ''} also show?`}
+      title={strings.whichProductsDoesOfAlso(
+        shot?.angle ?? shot?.fileName ?? 'it',
+        shot?.sku ?? '',
+      )}
       open={shot !== null}
       onClose={onClose}
     >
@@ -36,7 +39,7 @@ function Choices({ view, shot, onClose }: Props & { readonly shot: Shot }) {
         : new Set([...before, sku]),
     )
   const keep = (): void => {
-    attempt(alsoFor(shot, [...skus]), 'It couldn’t be saved')
+    attempt(alsoFor(shot, [...skus]), strings.itCouldntBeSaved)
     onClose()
   }
   return (
@@ -51,12 +54,12 @@ function Choices({ view, shot, onClose }: Props & { readonly shot: Shot }) {
             <Text truncate>{[name, colour, variant].filter((text) => text !== '').join(', ')}</Text>
           </chakra.label>
         ))}
-        {products.length === 0 && <Text>There are no other products.</Text>}
+        {products.length === 0 && <Text>{strings.thereAreNoOtherProducts}</Text>}
       </Flex>
       <Flex gap="8px" justify="flex-end">
-        <Action onClick={onClose}>Cancel</Action>
+        <Action onClick={onClose}>{strings.cancel}</Action>
         <Action look="main" onClick={keep}>
-          {skus.size === 0 ? 'Only its own' : `For ${countOf(skus.size, 'more', 'more')}`}
+          {skus.size === 0 ? strings.onlyItsOwn : strings.for(skus.size)}
         </Action>
       </Flex>
     </>

@@ -8,6 +8,7 @@ import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
 import { sendTo, writeWords } from '../../work/products'
+import { strings } from './strings'
 
 /** Width of a picture and its words, in pixels. */
 const WIDTH_PX = 172
@@ -47,13 +48,13 @@ export function PictureCard(props: Props) {
       <Thumb shot={shot} view={view} px={WIDTH_PX} />
       <Flex align="center" height="26px" fontSize="12px">
         <Text flex="1" fontWeight={at === 0 ? 700 : 400} truncate>
-          {at === 0 && hasProduct ? 'Cover' : ''} {shot.angle ?? ''}
+          {at === 0 && hasProduct ? strings.cover : ''} {shot.angle ?? ''}
         </Text>
         {hasProduct && (
           <>
             <Action
               look="quiet"
-              aria-label={`${shot.fileName} one place forward`}
+              aria-label={strings.onePlaceForward(shot.fileName)}
               disabled={at === 0}
               onClick={() => onMove(shot.id, at - 1)}
             >
@@ -61,7 +62,7 @@ export function PictureCard(props: Props) {
             </Action>
             <Action
               look="quiet"
-              aria-label={`${shot.fileName} one place back`}
+              aria-label={strings.onePlaceBack(shot.fileName)}
               disabled={at === count - 1}
               onClick={() => onMove(shot.id, at + 1)}
             >
@@ -71,17 +72,17 @@ export function PictureCard(props: Props) {
         )}
       </Flex>
       <Words
-        label={`File name of ${shot.fileName}`}
+        label={strings.fileNameOf(shot.fileName)}
         shown={stem}
         written={shot.words.file}
         mono
-        save={(text) => attempt(writeWords(shot, 'file', text), 'The name couldn’t be saved')}
+        save={(text) => attempt(writeWords(shot, 'file', text), strings.nameCouldntBeSaved)}
       />
       <Words
-        label={`Description of ${shot.fileName}`}
+        label={strings.descriptionOf(shot.fileName)}
         shown={alt}
         written={shot.words.alt}
-        save={(text) => attempt(writeWords(shot, 'alt', text), 'It couldn’t be saved')}
+        save={(text) => attempt(writeWords(shot, 'alt', text), strings.itCouldntBeSaved)}
       />
       {problems.map((problem) => (
         <Flex key={problem} gap="6px" align="center" fontSize="12px">
@@ -91,7 +92,9 @@ export function PictureCard(props: Props) {
       ))}
       {hasProduct && (
         <Action look="quiet" fontSize="12px" paddingX="0" onClick={() => onShare(shot)}>
-          {shot.alsoFor.length === 0 ? 'Also for …' : `Also for ${shot.alsoFor.join(', ')}`}
+          {shot.alsoFor.length === 0
+            ? strings.alsoFor
+            : strings.alsoForWithNames(shot.alsoFor.join(', '))}
         </Action>
       )}
       {view.shoot.outlets.map((outlet) => {
@@ -102,11 +105,11 @@ export function PictureCard(props: Props) {
               type="checkbox"
               checked={!isAside}
               onChange={({ target: { checked } }) =>
-                attempt(sendTo(shot, outlet, checked ? 'in' : 'out'), 'It couldn’t be changed')
+                attempt(sendTo(shot, outlet, checked ? 'in' : 'out'), strings.itCouldntBeChanged)
               }
             />{' '}
             {outlet.name}
-            {isAside && ', set aside'}
+            {isAside && strings.setAside}
           </chakra.label>
         )
       })}
@@ -135,9 +138,7 @@ function Words({ label, shown, written, mono, save }: WordsProps) {
     <chakra.textarea
       aria-label={label}
       title={
-        written === null
-          ? 'From the pattern; type to override'
-          : 'Overridden; clear to use the pattern'
+        written === null ? strings.fromPatternTypeToOverride : strings.overriddenClearToUsePattern
       }
       rows={mono ? 1 : 2}
       width="100%"

@@ -35,6 +35,7 @@ import {
   useProductData,
   useWaitingTable,
 } from '../../work/products'
+import { strings } from './strings'
 
 const PREVIEW_ROWS = 4
 const SHOWN_PROBLEMS = 6
@@ -46,12 +47,12 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
   // A table that was dropped is looked at first; those behind it open one after the other.
   const shown = waiting?.text ?? text
   const done = (): void => {
-    if (waiting) attempt(dropTable(waiting.id), 'The table couldn’t be closed')
+    if (waiting) attempt(dropTable(waiting.id), strings.tableCouldntBeClosed)
     else close()
   }
   return (
     <Window
-      title={waiting ? `Import products from ${waiting.fileName}` : 'Product data'}
+      title={waiting ? strings.importProductsFrom(waiting.fileName) : strings.productData}
       open={shown !== null}
       onClose={done}
       size="lg"
@@ -60,13 +61,13 @@ export function ProductDataWindow({ view }: { view: ShootView }) {
         <>
           {waiting && waiting.more > 0 && (
             <Text color="softInk" marginBottom="8px">
-              {countOf(waiting.more, 'more table')} after this one.
+              {strings.afterThisOne(waiting.more)}
             </Text>
           )}
           {!waiting && (
             <Textarea
-              aria-label="Product data"
-              placeholder="Paste rows with a heading here, or drop a CSV on the sheet."
+              aria-label={strings.productData}
+              placeholder={strings.pasteRowsWithHeadingHere}
               rows={3}
               fontFamily="mono"
               fontSize="12px"
@@ -95,7 +96,7 @@ function Columns(props: { view: ShootView; text: string; onDone: () => void }) {
         <Text>{read.problem}.</Text>
       </Flex>
       <Flex justify="flex-end" marginTop="14px">
-        <Action onClick={onDone}>Cancel</Action>
+        <Action onClick={onDone}>{strings.cancel}</Action>
       </Flex>
     </>
   )
@@ -135,14 +136,14 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
     useNotices
       .getState()
       .say(
-        `${countOf(products.length, 'product')} imported. ${guess ? `Names read as ${guess.pattern}: ${countOf(moved, 'shot')} changed.` : ''}`,
+        `${countOf(products.length, 'product')} imported. ${guess ? strings.namesReadAsChanged(guess.pattern, moved) : ''}`,
       )
     onDone()
   }
   return (
     <>
       <Heading as="h3" fontSize="14px" marginTop="14px" marginBottom="6px">
-        Columns
+        {strings.columns}
       </Heading>
       <Flex wrap="wrap" gap="8px">
         {PRODUCT_FIELDS.map(({ key, label }) => (
@@ -150,7 +151,7 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
             {label}
             <NativeSelect.Root size="xs" width="140px">
               <NativeSelect.Field
-                aria-label={`Column for ${label}`}
+                aria-label={strings.columnFor(label)}
                 value={mapping[key] ?? ''}
                 onChange={(event) =>
                   setMapping({
@@ -159,7 +160,7 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
                   })
                 }
               >
-                <option value="">none</option>
+                <option value="">{strings.none}</option>
                 {table.headings.map((heading, i) => (
                   <option key={i} value={i}>
                     {heading}
@@ -195,13 +196,13 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
       </Box>
       <Problems problems={problems} />
       <Flex justify="flex-end" gap="8px" marginTop="14px">
-        <Action onClick={onDone}>Cancel</Action>
+        <Action onClick={onDone}>{strings.cancel}</Action>
         <Action
           look="main"
           disabled={products.length === 0}
-          onClick={() => attempt(take(), 'The products couldn’t be imported')}
+          onClick={() => attempt(take(), strings.productsCouldntBeImported)}
         >
-          Import {countOf(products.length, 'product')}
+          {strings.import(products.length)}
         </Action>
       </Flex>
     </>
@@ -216,13 +217,13 @@ function Problems({ problems }: { problems: readonly TableProblem[] }) {
         <Flex key={i} gap="8px" align="center" fontSize="12px">
           <Attention />
           <Text>
-            Row {row}
+            {strings.row} {row}
             {column && `, ${column}`}: {message}
           </Text>
         </Flex>
       ))}
       {problems.length > SHOWN_PROBLEMS && (
-        <Text fontSize="12px">and {problems.length - SHOWN_PROBLEMS} more</Text>
+        <Text fontSize="12px">{strings.andMore(problems.length - SHOWN_PROBLEMS)}</Text>
       )}
     </Box>
   )
@@ -241,11 +242,11 @@ function NamePattern({ view, skus }: { view: ShootView; skus: ReadonlySet<string
   return (
     <Box marginTop="14px">
       <Heading as="h3" fontSize="14px" marginBottom="6px">
-        How file names are read
+        {strings.howFileNamesAreRead}
       </Heading>
       <Flex align="center" gap="10px">
         <Input
-          aria-label="Pattern of the file names"
+          aria-label={strings.patternOfFileNames}
           size="xs"
           width="220px"
           fontFamily="mono"
@@ -254,19 +255,19 @@ function NamePattern({ view, skus }: { view: ShootView; skus: ReadonlySet<string
         />
         <Text>
           {isNamePattern(pattern)
-            ? `matches ${fits} of ${countOf(stems.length, 'shot')} to products`
-            : 'has no SKU'}
+            ? strings.matchesOfToProducts(fits, stems.length)
+            : strings.hasNoSku}
         </Text>
         <Box flex="1" />
         <Action
           disabled={!isNamePattern(pattern)}
-          onClick={() => attempt(applyNamePattern(view, pattern), 'The names couldn’t be read')}
+          onClick={() => attempt(applyNamePattern(view, pattern), strings.namesCouldntBeRead)}
         >
-          Apply to file names
+          {strings.applyToFileNames}
         </Action>
       </Flex>
       <Text color="softInk" fontSize="12px" marginTop="4px">
-        SKU, ANGLE, ORDER and ANY stand for parts of the name; everything else is literal.
+        {strings.skuAngleOrderAndAny}
       </Text>
     </Box>
   )

@@ -5,6 +5,7 @@ import type { ShootView, Shot } from '../../data'
 import { attempt } from '../../notices'
 import { arrange, moved } from '../../work/products'
 import { PictureCard } from './PictureCard'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -26,10 +27,10 @@ export const ProductRow = memo(function ProductRow({
 }: Props) {
   const { sku, name, shots } = group
   const move = (shotId: string, to: number): void => {
-    const cover = to === 0 ? ', now its cover' : ''
+    const cover = to === 0 ? strings.nowItsCover : ''
     attempt(
-      arrange(moved(shots, shotId, to), `Pictures of ${sku} put in order${cover}`),
-      'The order couldn’t be saved',
+      arrange(moved(shots, shotId, to), strings.picturesOfPutInOrder(sku, cover)),
+      strings.orderCouldntBeSaved,
     )
   }
   return (

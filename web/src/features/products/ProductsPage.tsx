@@ -11,6 +11,7 @@ import { useProductData } from '../../work/products'
 import { AlsoForWindow } from './AlsoForWindow'
 import { ProductRow } from './ProductRow'
 import { TrueSizesWindow } from './TrueSizesWindow'
+import { strings } from './strings'
 
 /** Every product with its pictures in order, what they are called, and how they are described. */
 export function ProductsPage() {
@@ -44,20 +45,22 @@ function Products({ view }: { view: ShootView }) {
       <Box maxWidth="1180px" marginX="auto" paddingX="24px" paddingY="20px">
         <Flex align="baseline" gap="12px" marginBottom="4px">
           <Heading as="h1" fontSize="26px" fontWeight="750">
-            Products
+            {strings.products}
           </Heading>
           <Text color="softInk" flex="1">
-            {countOf(groups.filter(({ sku }) => sku !== '').length, 'product')} with pictures
+            {countOf(groups.filter(({ sku }) => sku !== '').length, 'product')}{' '}
+            {strings.withPictures}
           </Text>
           <Link to={`/shoots/${view.shoot.id}/brief?find=Names`}>
-            <u>patterns</u>
+            <u>{strings.patterns}</u>
           </Link>
-          <Action onClick={() => setSizing(true)}>True sizes …</Action>
-          <Action onClick={() => useProductData.getState().open()}>Product data …</Action>
+          <Action onClick={() => setSizing(true)}>{strings.trueSizes}</Action>
+          <Action onClick={() => useProductData.getState().open()}>
+            {strings.productDataMenu}
+          </Action>
         </Flex>
         <Text color="softInk" marginBottom="10px">
-          The first picture is the cover. Drag pictures to reorder them, or use the arrows. Names
-          and descriptions come from the patterns unless you type your own.
+          {strings.firstPictureIsCoverDrag}
         </Text>
         {groups.map((group, i) => (
           <Fragment key={group.sku}>
@@ -79,11 +82,11 @@ function Products({ view }: { view: ShootView }) {
         <AlsoForWindow view={view} shot={sharing} onClose={() => setSharing(null)} />
         {without.length > 0 && (
           <Text color="softInk" paddingY="12px" borderTopWidth="1px" borderColor="hairline">
-            No picture of {without.length === 1 ? 'its' : 'their'} own:{' '}
+            {strings.noPictureOf} {without.length === 1 ? strings.its : strings.their} {strings.own}{' '}
             {without
               .map(({ sku }) => {
                 const by = shown.get(sku)
-                return by ? `${sku} (shown by ${by.sku ?? by.fileName})` : sku
+                return by ? strings.shownBy(sku, by.sku ?? by.fileName) : sku
               })
               .join(', ')}
           </Text>

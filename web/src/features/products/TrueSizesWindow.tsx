@@ -1,10 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { countOf } from '@cloudbank/core/words'
 import type { ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Choose, Window } from '../../ui'
 import { applyTrueSizes, trueSizes } from '../../work/products'
+import { strings } from './strings'
 
 const SHOWN_ROWS = 12
 
@@ -22,25 +22,23 @@ export function TrueSizesWindow({ view, open, onClose }: Props) {
   const rows = (column === undefined ? undefined : sizes.get(column)) ?? []
   const apply = (): void => {
     if (column === undefined) return
-    attempt(applyTrueSizes(view.shots, rows, column), 'The sizes couldn’t be saved')
+    attempt(applyTrueSizes(view.shots, rows, column), strings.sizesCouldntBeSaved)
     onClose()
   }
   return (
-    <Window title="Frame products in true relative size?" open={open} onClose={onClose}>
+    <Window title={strings.frameProductsInTrueRelative} open={open} onClose={onClose}>
       {column === undefined ? (
-        <Text>
-          No column of the product data has a length or a volume for at least two products, such as
-          “30 cm” or “0.5 l”. Set the size of a single shot on the bench, under Frame.
-        </Text>
+        <Text>{strings.noColumnOfProductData}</Text>
       ) : (
         <>
           <Flex align="center" gap="8px" marginBottom="8px">
             <Text>
-              By <b>{column}</b>; the largest fills its frame as the brief says.
+              {strings.by} <b>{column}</b>
+              {strings.largestFillsItsFrameAs}
             </Text>
             {sizes.size > 1 && (
               <Choose
-                words="Another column"
+                words={strings.anotherColumn}
                 options={[...sizes.keys()].map((id) => ({ id, words: id }))}
                 onChoose={setChosen}
               />
@@ -58,12 +56,12 @@ export function TrueSizesWindow({ view, open, onClose }: Props) {
             </Flex>
           ))}
           {rows.length > SHOWN_ROWS && (
-            <Text color="softInk">and {countOf(rows.length - SHOWN_ROWS, 'more', 'more')}</Text>
+            <Text color="softInk">{strings.and(rows.length - SHOWN_ROWS)}</Text>
           )}
           <Flex gap="8px" marginTop="14px" justify="flex-end">
-            <Action onClick={onClose}>Cancel</Action>
+            <Action onClick={onClose}>{strings.cancel}</Action>
             <Action look="main" onClick={apply}>
-              Size {countOf(rows.length, 'product')}
+              {strings.size(rows.length)}
             </Action>
           </Flex>
         </>

@@ -1,7 +1,6 @@
 import { Flex, Heading, Text } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
-import { countOf } from '@cloudbank/core/words'
 import { KeyHints } from '../../keys/KeyHints'
 import { Lost } from '../../ui/Lost'
 import { useGo } from '../../ui/useGo'
@@ -13,6 +12,7 @@ import { ReviewTrail } from './ReviewTrail'
 import { useReview } from './reviewStore'
 import { toReview } from './toReview'
 import { useReviewModel, type ReviewModel } from './useReviewModel'
+import { strings } from './strings'
 
 /** A way through the shoot by keys alone: worst first, each shot passed, returned or touched up. */
 export function ReviewPage() {
@@ -47,13 +47,13 @@ function Review({ view }: { view: ShootView }) {
         borderBottomWidth="1px"
         borderColor="hairline"
       >
-        <Text fontWeight="700">Review</Text>
+        <Text fontWeight="700">{strings.review}</Text>
         <Text color="softInk" role="status">
-          {shot ? `worst first, ${at + 1} of ${total}` : `all ${total} seen`}
+          {shot ? strings.worstFirstOf(at + 1, total) : strings.allSeen(total)}
         </Text>
         <progress className="review-progress" value={at} max={Math.max(1, total)} />
         <Action look="quiet" onClick={model.leave}>
-          Leave
+          {strings.leave}
         </Action>
       </Flex>
       {shot ? (
@@ -71,9 +71,9 @@ function Review({ view }: { view: ShootView }) {
 }
 
 const HINTS = [
-  { keyName: 'actual', words: 'doubtful place 1:1' },
-  { keyName: 'doubt', words: 'the next one' },
-  { keyName: 'previous', words: 'the shot before' },
+  { keyName: 'actual', words: strings.doubtfulPlace11 },
+  { keyName: 'doubt', words: strings.nextOne },
+  { keyName: 'previous', words: strings.shotBefore },
   { keyName: 'next', words: 'later' },
 ] as const
 
@@ -85,10 +85,13 @@ function End({ view, model }: { view: ShootView; model: ReviewModel }) {
   const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned')
   return (
     <Flex flex="1" direction="column" align="center" justify="center" gap="10px" padding="24px">
-      <Heading fontSize="24px">{countOf(model.total, 'shot')} seen</Heading>
+      <Heading fontSize="24px">{strings.seen(model.total)}</Heading>
       <Text>
-        {passed} passed, {returned.length} returned, {model.total - passed - returned.length}{' '}
-        unreviewed.
+        {strings.passedReturnedUnreviewed(
+          passed,
+          returned.length,
+          model.total - passed - returned.length,
+        )}
       </Text>
       {returned.map((shot) => (
         <Text key={shot.id} color="softInk">
@@ -99,10 +102,10 @@ function End({ view, model }: { view: ShootView; model: ReviewModel }) {
         </Text>
       ))}
       <Flex gap="8px" marginTop="8px">
-        <Action onClick={() => model.goTo(model.total - 1)}>Back to the last one</Action>
-        <Action onClick={model.leave}>To the sheet</Action>
+        <Action onClick={() => model.goTo(model.total - 1)}>{strings.backToLastOne}</Action>
+        <Action onClick={model.leave}>{strings.toSheet}</Action>
         <Action look="main" onClick={() => go(`/shoots/${view.shoot.id}/deliver`)}>
-          Deliver
+          {strings.deliver}
         </Action>
       </Flex>
     </Flex>

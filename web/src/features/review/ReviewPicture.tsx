@@ -7,6 +7,7 @@ import { usePictureUrl, type Rendition, type ShootView, type Shot } from '../../
 import { useDoubtfulPlaces } from './doubtfulPlace'
 import type { ReviewModel } from './useReviewModel'
 import './review.css'
+import { strings } from './strings'
 
 /** The largest rendition of a shot: what is delivered of it. */
 export const largestOf = (shot: Shot, view: ShootView): Rendition | undefined =>
@@ -54,8 +55,14 @@ export function ReviewPicture({ view, model, shot }: Props) {
       </div>
       <Text position="absolute" left="16px" bottom="6px" fontSize="12px" color="softInk">
         {rendition && placement
-          ? `${placement.name}, ${rendition.width} × ${rendition.height} ${FORMATS[rendition.format].word} as delivered, shown at ${formatPercent(isClose ? 1 : scale, 0)}`
-          : 'Not made yet: this is the original photograph'}
+          ? strings.asDeliveredShownAt(
+              placement.name,
+              rendition.width,
+              rendition.height,
+              FORMATS[rendition.format].word,
+              formatPercent(isClose ? 1 : scale, 0),
+            )
+          : strings.notMadeYetThisIs}
       </Text>
       {shots.slice(at + 1, at + 3).map((next) => (
         <Ahead key={next.id} shot={next} view={view} />

@@ -9,6 +9,7 @@ import { RETURN_REASONS } from '../../work/verdicts'
 import { useDoubtfulPlaces } from './doubtfulPlace'
 import { largestOf } from './ReviewPicture'
 import { shotTitle, type ReviewModel } from './useReviewModel'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -21,7 +22,7 @@ export function ReviewSide({ view, model, shot }: Props) {
   return (
     <Flex
       as="aside"
-      aria-label="Measurements and verdict"
+      aria-label={strings.measurementsAndVerdict}
       direction="column"
       width="340px"
       flex="none"
@@ -77,7 +78,7 @@ export function ReviewSide({ view, model, shot }: Props) {
       </Box>
       <Box padding="10px 16px 14px" borderTopWidth="1px" borderColor="hairline">
         <Text color="softInk" marginBottom="4px">
-          Return, because
+          {strings.returnBecause}
         </Text>
         <Flex wrap="wrap" marginX="-6px" marginBottom="8px">
           {RETURN_REASONS.map((reason, i) => (
@@ -97,15 +98,15 @@ export function ReviewSide({ view, model, shot }: Props) {
             justifyContent="flex-start"
             onClick={() => model.setAsking(true)}
           >
-            <Key>{keyLabel('inWords')}</Key> in words …
+            <Key>{keyLabel('inWords')}</Key> {strings.inWords}
           </Action>
         </Flex>
         <Flex gap="8px">
           <Action flex="1" onClick={model.touchUp}>
-            Retouch <Key>{keyLabel('touchUp')}</Key>
+            {strings.retouch} <Key>{keyLabel('touchUp')}</Key>
           </Action>
           <Action look="main" flex="1.4" onClick={model.pass}>
-            Pass <Key>{keyLabel('reviewPass')}</Key>
+            {strings.pass} <Key>{keyLabel('reviewPass')}</Key>
           </Action>
         </Flex>
       </Box>
@@ -134,7 +135,7 @@ function Close({ view, model, shot }: Props) {
         {url && (
           <img
             src={url}
-            alt="Most doubtful place, 1:1"
+            alt={strings.mostDoubtfulPlace11}
             style={{
               left: `calc(50% - ${x * rendition.width}px)`,
               top: `calc(50% - ${y * rendition.height}px)`,
@@ -147,14 +148,14 @@ function Close({ view, model, shot }: Props) {
       <Flex align="center" gap="8px" marginTop="4px" fontSize="12px" color="softInk">
         <Text flex="1">
           1:1
-          {places.length > 1 && `, place ${at + 1} of ${places.length}`}
+          {places.length > 1 && strings.placeOf(at + 1, places.length)}
         </Text>
         {places.length > 1 && (
           <>
-            next <Key>{keyLabel('doubt')}</Key>
+            {strings.next} <Key>{keyLabel('doubt')}</Key>
           </>
         )}
-        large <Key>{keyLabel('actual')}</Key>
+        {strings.large} <Key>{keyLabel('actual')}</Key>
       </Flex>
     </>
   )

@@ -3,6 +3,7 @@ import { Box, Text } from '@chakra-ui/react'
 import type { ShootView } from '../../data'
 import { Thumb } from '../../preview'
 import type { ReviewModel } from './useReviewModel'
+import { strings } from './strings'
 
 /** Shots before the one that is seen, and after it. */
 const BEFORE = 2
@@ -15,7 +16,7 @@ export function ReviewTrail({ view, model }: { view: ShootView; model: ReviewMod
   return (
     <Box
       as="aside"
-      aria-label="Seen and next"
+      aria-label={strings.seenAndNext}
       width="148px"
       flex="none"
       overflowY="auto"

@@ -5,6 +5,7 @@ import type { ShootView, Shot } from '../../data'
 import { attempt } from '../../notices'
 import { recordVerdict, RETURN_REASONS } from '../../work/verdicts'
 import { useReview } from './reviewStore'
+import { strings } from './strings'
 
 /** Where a review is, and what can be done with the shot that is seen. */
 export function useReviewModel(view: ShootView) {
@@ -25,7 +26,7 @@ export function useReviewModel(view: ShootView) {
   }
   const judge = (verdict: Parameters<typeof recordVerdict>[2]): void => {
     if (!shot) return
-    attempt(recordVerdict(shot, view, verdict), 'The verdict couldn’t be saved')
+    attempt(recordVerdict(shot, view, verdict), strings.verdictCouldntBeSaved)
     move(at + 1)
   }
   const pass = (): void => judge({ kind: 'passed' })

@@ -4,13 +4,14 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { FORMATS } from '@cloudbank/core/codec'
-import { countOf, formatBytes, formatDuration, formatSize } from '@cloudbank/core/words'
+import { formatBytes, formatDuration, formatSize } from '@cloudbank/core/words'
 import { Lost } from '../../ui/Lost'
 import { checkRows, database, useShootView, type Run, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Action } from '../../ui'
 import { download } from '../../work/delivery'
 import { changesOf, changesTable, undoRun, type RunChange } from '../../work/runs'
+import { strings } from './strings'
 
 /** What ran over a shoot, and what it changed. */
 export function RunsPage() {
@@ -39,13 +40,12 @@ function Runs({ view }: { view: ShootView }) {
     <Box height="100%" overflowY="auto">
       <Box maxWidth="980px" marginX="auto" paddingX="28px" paddingY="22px">
         <Heading as="h1" fontSize="26px" fontWeight="750" marginBottom="4px">
-          Runs
+          {strings.runs}
         </Heading>
         <Text color="softInk" marginBottom="14px">
-          What was made, and what it replaced. The previous version of each picture is kept until
-          you free space.
+          {strings.whatWasMadeAndWhat}
         </Text>
-        {found.runs.length === 0 && <Text>Nothing has been made yet.</Text>}
+        {found.runs.length === 0 && <Text>{strings.nothingHasBeenMadeYet}</Text>}
         {found.runs.map((run) => (
           <RunPart
             key={run.id}
@@ -82,25 +82,24 @@ function RunPart({ run, changes, open, onOpen, name }: PartProps) {
       <Flex align="center" gap="12px">
         <Box flex="1">
           <Text fontWeight="650">
-            {format(run.startedAt, 'd MMM HH:mm')}: {countOf(run.made, 'rendition')} of{' '}
-            {countOf(run.total, 'shot')}
+            {strings.countOfTotal(format(run.startedAt, 'd MMM HH:mm'), run.made, run.total)}
           </Text>
           <Text fontSize="12px" color="softInk">
             {run.state}
-            {run.failed > 0 && `, ${run.failed} failed`}, {formatDuration(run.workedMs)},{' '}
+            {run.failed > 0 && strings.failed(run.failed)}, {formatDuration(run.workedMs)},{' '}
             {formatBytes(bytes(changes.map(({ after }) => after)))}
             {pairs.length > 0 &&
-              `; ${formatBytes(Math.abs(saved))} ${saved >= 0 ? 'lighter' : 'heavier'} than before`}
+              strings.thanBefore(formatBytes(Math.abs(saved)), saved >= 0 ? 'lighter' : 'heavier')}
           </Text>
         </Box>
         <Action look="quiet" onClick={onOpen} aria-expanded={open}>
-          {open ? 'Close' : 'What changed'}
+          {open ? strings.close : strings.whatChanged}
         </Action>
         <Action
           disabled={!isOver || standing.length === 0}
-          onClick={() => attempt(undoRun(run, changes), 'The run couldn’t be undone')}
+          onClick={() => attempt(undoRun(run, changes), strings.runCouldntBeUndone)}
         >
-          Undo run
+          {strings.undoRun}
         </Action>
       </Flex>
       {open && <ChangeTable changes={changes} fileName={`${name}, run.csv`} />}
@@ -110,11 +109,23 @@ function RunPart({ run, changes, open, onOpen, name }: PartProps) {
 
 /** What the table can be in order of. */
 const COLUMNS = [
-  { id: 'photograph', words: 'Photograph', valueOf: ({ shot }: RunChange) => shot?.fileName ?? '' },
-  { id: 'placement', words: 'Placement', valueOf: ({ after }: RunChange) => after.placementId },
-  { id: 'pixels', words: 'Pixels', valueOf: ({ after }: RunChange) => after.width * after.height },
-  { id: 'bytes', words: 'Weight', valueOf: ({ after }: RunChange) => after.bytes },
-  { id: 'quality', words: 'Quality', valueOf: ({ after }: RunChange) => after.qualityPct },
+  {
+    id: 'photograph',
+    words: strings.photograph,
+    valueOf: ({ shot }: RunChange) => shot?.fileName ?? '',
+  },
+  {
+    id: 'placement',
+    words: strings.placement,
+    valueOf: ({ after }: RunChange) => after.placementId,
+  },
+  {
+    id: 'pixels',
+    words: strings.pixels,
+    valueOf: ({ after }: RunChange) => after.width * after.height,
+  },
+  { id: 'bytes', words: strings.weight, valueOf: ({ after }: RunChange) => after.bytes },
+  { id: 'quality', words: strings.quality, valueOf: ({ after }: RunChange) => after.qualityPct },
 ] as const
 
 function ChangeTable({ changes, fileName }: { changes: readonly RunChange[]; fileName: string }) {
@@ -159,7 +170,7 @@ function ChangeTable({ changes, fileName }: { changes: readonly RunChange[]; fil
                   download(new Blob([changesTable(ordered)], { type: 'text/csv' }), fileName)
                 }
               >
-                As CSV
+                {strings.asCsv}
               </Action>
             </th>
           </tr>
@@ -177,7 +188,7 @@ function ChangeTable({ changes, fileName }: { changes: readonly RunChange[]; fil
                 {FORMATS[after.format].word}{' '}
                 {beside(before ? `${before.qualityPct}` : undefined, `${after.qualityPct} %`)}
               </td>
-              <td>{after.standing === 'current' ? '' : 'no longer current'}</td>
+              <td>{after.standing === 'current' ? '' : strings.noLongerCurrent}</td>
             </tr>
           ))}
         </chakra.tbody>

@@ -3,12 +3,12 @@ import { recipeOf } from '../../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
-import { countOf } from '@cloudbank/core/words'
 import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import { BriefPictures } from './BriefPictures'
 import { ShotsPart } from './ShotsPart'
 import type { SheetModel } from './useSheetModel'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -24,7 +24,7 @@ export function BriefCard({ view, model }: Props) {
   return (
     <Flex
       as="aside"
-      aria-label="Selection and brief"
+      aria-label={strings.selectionAndBrief}
       direction="column"
       css={{ width: '264px', '@media (max-width: 1150px)': { width: '228px' } }}
       flex="none"
@@ -36,14 +36,14 @@ export function BriefCard({ view, model }: Props) {
         <ShotsPart view={view} model={model} />
         <Flex align="baseline" justify="space-between">
           <Heading as="h2" fontSize="17px" fontWeight="700">
-            Brief: {brief.name}
+            {strings.brief(brief.name)}
           </Heading>
           <Link to={`/shoots/${view.shoot.id}/brief`}>
-            <u>open</u>
+            <u>{strings.open}</u>
           </Link>
         </Flex>
         <Text color="softInk" marginBottom="12px">
-          For every shot
+          {strings.forEveryShot}
         </Text>
         {selected.length === 0 && <BriefPictures view={view} model={model} />}
         {describeBrief(recipeOf(view)).map(({ id, title, words }) => (
@@ -61,9 +61,12 @@ export function BriefCard({ view, model }: Props) {
           flex="none"
           onClick={tryThem}
           disabled={busy || toTry === 0}
-          title={`Make ${countOf(toTry, 'rendition')} of ${selected.length > 0 ? 'the selected shots' : 'the first shots shown'} first`}
+          title={strings.makeOfFirst(
+            toTry,
+            selected.length > 0 ? 'the selected shots' : 'the first shots shown',
+          )}
         >
-          Try on {tryShots.length}
+          {strings.tryOn(tryShots.length)}
         </Action>
         <Action
           look="main"
@@ -73,7 +76,7 @@ export function BriefCard({ view, model }: Props) {
           disabled={busy || toMake === 0}
         >
           {makeWords(toMake, total)}
-          {!isAll && toMake > 0 && ' shown'}
+          {!isAll && toMake > 0 && strings.shown}
         </Action>
       </Flex>
     </Flex>

@@ -6,6 +6,7 @@ import { Action } from '../../ui'
 import { FindingLine } from './FindingLine'
 import { RefusedFiles } from './RefusedFiles'
 import { ReviewPart } from './ReviewPart'
+import { strings } from './strings'
 
 /** What can be done at once about a finding whose shots are selected. */
 export interface Remedy {
@@ -52,7 +53,7 @@ export function FindingsPanel(props: Props) {
   return (
     <Box
       as="aside"
-      aria-label="Findings"
+      aria-label={strings.findings}
       css={{ width: '210px', '@media (max-width: 1150px)': { width: '184px' } }}
       flex="none"
       overflowY="auto"
@@ -76,14 +77,14 @@ export function FindingsPanel(props: Props) {
       {notes.length > 0 && (
         <>
           <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="12px" marginBottom="2px">
-            For information
+            {strings.forInformation}
           </Text>
           {notes.map((count) => line(count, false))}
         </>
       )}
       {usual.length > 0 && (
         <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="6px">
-          Nearly all: {usual.map(({ title }) => title.toLowerCase()).join(', ')}.
+          {strings.nearlyAll} {usual.map(({ title }) => title.toLowerCase()).join(', ')}.
         </Text>
       )}
       <ShownRemedy
@@ -102,10 +103,10 @@ export function FindingsPanel(props: Props) {
 function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
   const { shots, measures } = view
   const measured = shots.filter(({ originalHash }) => measures.has(originalHash)).length
-  if (shots.length === 0) return 'No shots yet'
+  if (shots.length === 0) return strings.noShotsYet
   if (measured < shots.length)
-    return `${formatCount(measured)} of ${formatCount(shots.length)} measured`
-  if (wanting === 0) return 'Nothing needs attention'
+    return strings.ofMeasured(formatCount(measured), formatCount(shots.length))
+  if (wanting === 0) return strings.nothingNeedsAttention
   return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'needs' : 'need'} attention`
 }
 
@@ -121,7 +122,7 @@ function FailedShots(props: {
   return (
     <>
       <FindingLine
-        title="Failed"
+        title={strings.failed}
         hint={failed.map((shot) => `${shot.fileName}: ${shot.failure ?? ''}`).join('\n')}
         count={failed.length}
         needs
@@ -167,7 +168,7 @@ function ShownRemedy(props: {
         fontSize="12px"
         onClick={() => props.onOnly(shown.code)}
       >
-        Show only these
+        {strings.showOnlyThese}
       </Action>
       {remedy && (
         <Action

@@ -1,5 +1,6 @@
 import type { HemSegment } from '@cloudbank/core/steps'
 import './tile.css'
+import { strings } from './strings'
 
 /** The strip under a tile: a segment a step, its shape telling how the step stands. */
 export function Hem({ segments }: { segments: readonly HemSegment[] }) {
@@ -18,7 +19,7 @@ export function Hem({ segments }: { segments: readonly HemSegment[] }) {
 
 function describe(segments: readonly HemSegment[]): string {
   const states = new Set(segments.map(({ state }) => state))
-  if (states.size === 1) return `all steps ${segments[0]?.words.split(': ')[1] ?? ''}`
+  if (states.size === 1) return strings.allSteps(segments[0]?.words.split(': ')[1] ?? '')
   return segments
     .filter(({ state }) => state !== 'fine')
     .map(({ words }) => words)

@@ -4,6 +4,7 @@ import { database, type Refusal, type ShootId } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { tryHeldAgain, useHeldBack } from '../../work/intake'
+import { strings } from './strings'
 
 interface Named {
   readonly id: string
@@ -30,7 +31,7 @@ export function RefusedFiles({
     <>
       {held.length > 0 && (
         <Listed
-          title={`${countOf(held.length, 'file')} on hold`}
+          title={strings.onHold(held.length)}
           needs
           files={held.map(({ id, fileName, heldFor }) => ({
             id: String(id),
@@ -39,24 +40,20 @@ export function RefusedFiles({
           }))}
         >
           <Action look="quiet" paddingX="0" onClick={() => attempt(tryHeldAgain(shootId))}>
-            Try again
+            {strings.tryAgain}
           </Action>
         </Listed>
       )}
       {refused.length > 0 && (
         <Box data-testid="refusals">
-          <Listed title={`${countOf(refused.length, 'file')} not imported`} needs files={refused}>
+          <Listed title={strings.notImported(refused.length)} needs files={refused}>
             <Clear files={refused} />
           </Listed>
         </Box>
       )}
       {known.length > 0 && (
         <Box data-testid="known-files">
-          <Listed
-            title={`${countOf(known.length, 'photograph')} already here`}
-            needs={false}
-            files={known}
-          >
+          <Listed title={strings.alreadyHere(known.length)} needs={false} files={known}>
             <Clear files={known} />
           </Listed>
         </Box>
@@ -77,7 +74,7 @@ function Listed(props: {
       navigator.clipboard
         .writeText(files.map(({ fileName, reason }) => `${fileName}: ${reason}`).join('\n'))
         .then(() => useNotices.getState().say(`${countOf(files.length, 'line')} copied.`)),
-      'The list couldn’t be copied',
+      strings.listCouldntBeCopied,
     )
   return (
     <Box paddingX="16px" marginTop="16px">
@@ -97,7 +94,7 @@ function Listed(props: {
       </Box>
       <Flex gap="12px">
         <Action look="quiet" paddingX="0" onClick={copy}>
-          Copy
+          {strings.copy}
         </Action>
         {children}
       </Flex>
@@ -109,7 +106,7 @@ function Clear({ files }: { files: readonly Named[] }) {
   const clear = (): void => attempt(database.refusals.bulkDelete(files.map(({ id }) => Number(id))))
   return (
     <Action look="quiet" paddingX="0" onClick={clear}>
-      Clear this list
+      {strings.clearThisList}
     </Action>
   )
 }

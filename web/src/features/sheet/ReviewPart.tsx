@@ -1,10 +1,10 @@
 import { isChangedSince, recipeOf } from '../../work/model'
 import { Box, Text } from '@chakra-ui/react'
-import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../keys/keys'
 import type { ShootView } from '../../data'
 import { Action, Key } from '../../ui'
 import { FindingLine } from './FindingLine'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -19,30 +19,30 @@ export function ReviewPart({ view, onVerdict, onReview }: Props) {
   const counts = [
     {
       verdict: 'returned',
-      title: 'Returned',
+      title: strings.returned,
       needs: true,
-      hint: 'Shots returned, with the reason',
+      hint: strings.shotsReturnedWithReason,
       count: shots.filter(({ verdict }) => verdict?.kind === 'returned').length,
     },
     {
       verdict: 'changed',
-      title: 'Changed since',
+      title: strings.changedSince,
       needs: true,
-      hint: 'Shots changed since their verdict',
+      hint: strings.shotsChangedSinceTheirVerdict,
       count: shots.filter((shot) => isChangedSince(shot, recipe)).length,
     },
     {
       verdict: 'passed',
-      title: 'Passed',
+      title: strings.passed,
       needs: false,
-      hint: 'Shots that passed',
+      hint: strings.shotsThatPassed,
       count: shots.filter(({ verdict }) => verdict?.kind === 'passed').length,
     },
     {
       verdict: 'none',
-      title: 'Unreviewed',
+      title: strings.unreviewed,
       needs: false,
-      hint: 'Shots without a verdict',
+      hint: strings.shotsWithoutVerdict,
       count: shots.filter(({ verdict }) => verdict === null).length,
     },
   ].filter(({ count }) => count > 0)
@@ -51,7 +51,7 @@ export function ReviewPart({ view, onVerdict, onReview }: Props) {
   return (
     <>
       <Text color="softInk" fontSize="12px" paddingX="16px" marginTop="12px" marginBottom="2px">
-        Review
+        {strings.review}
       </Text>
       {counts.map(({ verdict, title, needs, hint, count }) => (
         <FindingLine
@@ -66,7 +66,7 @@ export function ReviewPart({ view, onVerdict, onReview }: Props) {
       ))}
       <Box paddingX="16px" marginTop="8px">
         <Action width="100%" onClick={onReview}>
-          {left > 0 ? `Review ${countOf(left, 'shot')}` : 'Review again'}
+          {left > 0 ? strings.reviewWithLeft(left) : strings.reviewAgain}
           <Key>{keyLabel('review')}</Key>
         </Action>
       </Box>

@@ -1,13 +1,14 @@
 import type { OutletVerdict } from '@cloudbank/core/shoot'
+import { strings } from './strings'
 
 /** From this size on there is room for the names of outlets beside their marks, in pixels. */
 const WITH_NAMES_PX = 150
 
 const WORDS = {
-  keeps: 'follows the rules',
-  breaks: 'breaks a rule',
-  'not-made': 'not made',
-  aside: 'set aside',
+  keeps: strings.followsRules,
+  breaks: strings.breaksRule,
+  'not-made': strings.notMade,
+  aside: strings.setAside,
 } as const satisfies Record<OutletVerdict['state'], string>
 
 /** “Quillmarket: breaks a rule. Too heavy: 240 KB; 220 KB”. */

@@ -10,6 +10,7 @@ import type { StepLens } from '../../lens'
 import { FilterMenu, FilterWords } from './filter'
 import { LENSES } from './lens'
 import type { SheetModel } from './useSheetModel'
+import { strings } from './strings'
 
 interface Props {
   readonly view: ShootView
@@ -41,15 +42,15 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           minWidth="72px"
           maxWidth="150px"
           type="search"
-          placeholder="Name, SKU"
-          aria-label="Only shots with this in their name"
+          placeholder={strings.nameSku}
+          aria-label={strings.onlyShotsWithThisIn}
           value={filter.text}
           onChange={(event) => setFilter({ ...filter, text: event.target.value })}
         />
         <Flex flex="1" />
         <NativeSelect.Root size="xs" width="108px" flex="none" variant="plain">
           <NativeSelect.Field
-            aria-label="Order"
+            aria-label={strings.order}
             value={orderId}
             fontSize="13px"
             // The options are the orders.
@@ -63,11 +64,11 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
-        <Flex role="group" aria-label="Tile size" flex="none">
-          <Action look="quiet" onClick={() => resize(-1)} aria-label="Smaller tiles">
+        <Flex role="group" aria-label={strings.tileSize} flex="none">
+          <Action look="quiet" onClick={() => resize(-1)} aria-label={strings.smallerTiles}>
             −
           </Action>
-          <Action look="quiet" onClick={() => resize(1)} aria-label="Larger tiles">
+          <Action look="quiet" onClick={() => resize(1)} aria-label={strings.largerTiles}>
             +
           </Action>
         </Flex>
@@ -81,7 +82,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           type="file"
           hidden
           multiple
-          aria-label="A folder to add"
+          aria-label={strings.folderToAdd}
           {...{ webkitdirectory: '' }}
           onChange={(event) => onFolder([...(event.target.files ?? [])])}
         />
@@ -90,9 +91,9 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
       {model.stepLens && <MakingLine lens={model.stepLens} />}
       {lens === 'rules' && view.shoot.outlets.length === 0 && (
         <Text paddingX="16px" paddingBottom="4px" color="softInk">
-          This shoot has no outlets yet; add some on{' '}
+          {strings.thisShootHasNoOutlets}{' '}
           <Link to={`/shoots/${view.shoot.id}/deliver`}>
-            <u>Deliver</u>
+            <u>{strings.deliver}</u>
           </Link>
           .
         </Text>
@@ -104,9 +105,9 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
 /** What can be brought into the shoot. */
 function AddMenu(props: { onBrowse: () => void; onFolder: () => void; onProductData: () => void }) {
   const items = [
-    { value: 'photographs', words: 'Photographs …', act: props.onBrowse },
-    { value: 'folder', words: 'A folder …', act: props.onFolder },
-    { value: 'products', words: 'Product data …', act: props.onProductData },
+    { value: 'photographs', words: strings.photographs, act: props.onBrowse },
+    { value: 'folder', words: strings.folder, act: props.onFolder },
+    { value: 'products', words: strings.productData, act: props.onProductData },
   ]
   return (
     <Menu.Root
@@ -114,7 +115,7 @@ function AddMenu(props: { onBrowse: () => void; onFolder: () => void; onProductD
       positioning={{ placement: 'bottom-end' }}
     >
       <Menu.Trigger asChild>
-        <Action look="quiet">Add …</Action>
+        <Action look="quiet">{strings.add}</Action>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
@@ -144,7 +145,7 @@ function MakingLine({ lens: { tiles, toDo, goOn } }: { lens: StepLens }) {
             {countOf(left, 'shot')} {toDo}
           </Text>
           <Action look="quiet" onClick={() => stop(true)}>
-            Stop
+            {strings.stop}
           </Action>
         </>
       )}

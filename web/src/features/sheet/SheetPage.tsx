@@ -15,6 +15,7 @@ import { TileGrid } from './TileGrid'
 import { SheetHead } from './SheetHead'
 import { useSheet } from './sheetStore'
 import { useSheetModel } from './useSheetModel'
+import { strings } from './strings'
 
 /** The sheet: findings, tiles, brief card. */
 export function SheetPage() {
@@ -47,7 +48,7 @@ function Sheet({ view }: { view: ShootView }) {
   return (
     <Flex {...getRootProps()} height="100%" position="relative">
       <chakra.h1 srOnly>{shoot.name}</chakra.h1>
-      <input {...getInputProps()} aria-label="Photographs to add" />
+      <input {...getInputProps()} aria-label={strings.photographsToAdd} />
       <FindingsPanel
         view={view}
         counts={model.counts}
@@ -69,8 +70,8 @@ function Sheet({ view }: { view: ShootView }) {
         />
         {shots.length === 0 ? (
           <Flex flex="1" align="center" justify="center" direction="column" gap="6px">
-            <Heading fontSize="22px">No photographs yet</Heading>
-            <Text color="softInk">Drop them anywhere on this sheet.</Text>
+            <Heading fontSize="22px">{strings.noPhotographsYet}</Heading>
+            <Text color="softInk">{strings.dropThemAnywhereOnThis}</Text>
           </Flex>
         ) : (
           <TileGrid
@@ -99,10 +100,10 @@ function Sheet({ view }: { view: ShootView }) {
 }
 
 const HINTS = [
-  { keyName: 'next', words: 'moves' },
-  { keyName: 'toggle', words: 'selects' },
-  { keyName: 'open', words: 'opens' },
-  { keyName: 'review', words: 'reviews' },
+  { keyName: 'next', words: strings.moves },
+  { keyName: 'toggle', words: strings.selects },
+  { keyName: 'open', words: strings.opens },
+  { keyName: 'review', words: strings.reviews },
 ] as const
 
 function LetGo({ name }: { name: string }) {
@@ -119,7 +120,7 @@ function LetGo({ name }: { name: string }) {
       borderColor="ink"
       borderRadius="6px"
     >
-      <Heading fontSize="24px">Drop to add them to {name}</Heading>
+      <Heading fontSize="24px">{strings.dropToAddThemTo(name)}</Heading>
     </Flex>
   )
 }

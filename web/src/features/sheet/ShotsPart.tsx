@@ -3,7 +3,6 @@ import { findingsOf, isChangedSince, recipeOf } from '../../work/model'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
-import { countOf } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
 import { Action, Choose } from '../../ui'
 import { useBriefChoices } from '../../shoot'
@@ -13,6 +12,7 @@ import { FindingWhy } from '../../ui'
 import { shotFacts, touchesOf } from '../../work/shotFacts'
 import { Thumb } from '../../preview'
 import type { SheetModel } from './useSheetModel'
+import { strings } from './strings'
 
 const SAVED_AS = Object.entries(CUT_OUT_FORMATS).map(([id, { word }]) => ({
   id: id as CutOutFormat, // its keys are the formats
@@ -31,7 +31,7 @@ export function ShotsPart({ view, model }: { view: ShootView; model: SheetModel 
   return (
     <Box paddingBottom="12px" marginBottom="14px" borderBottomWidth="1px" borderColor="hairline">
       <Text fontWeight="700" fontSize="15px" overflowWrap="anywhere">
-        {selected.length > 0 ? `${countOf(selected.length, 'shot')} selected` : first.fileName}
+        {selected.length > 0 ? strings.selected(selected.length) : first.fileName}
       </Text>
       {selected.length === 1 && (
         <Text color="softInk" fontFamily="mono" fontSize="12px" overflowWrap="anywhere">
@@ -62,18 +62,18 @@ function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
     <Box marginTop="4px" marginBottom="6px" marginLeft="-6px">
       <Flex gap="2px" wrap="wrap">
         <Action look="quiet" onClick={clear}>
-          Clear
+          {strings.clear}
         </Action>
         <Action look="quiet" disabled={selected.length < 2} onClick={() => even(selected)}>
-          Even out
+          {strings.evenOut}
         </Action>
         <Action look="quiet" onClick={removeSelected}>
-          Remove
+          {strings.remove}
         </Action>
       </Flex>
       {view.products.size > 0 && (
         <Choose
-          words="To product"
+          words={strings.toProduct}
           options={[...view.products.values()].map(({ sku, name }) => ({
             id: sku,
             words: `${sku} ${name}`,
@@ -82,17 +82,17 @@ function Deeds({ view, model }: { view: ShootView; model: SheetModel }) {
         />
       )}
       <Choose
-        words="Use another brief"
+        words={strings.useAnotherBrief}
         options={[
-          { id: OWN_BRIEF, words: `${view.briefRow.brief.name}, the shoot’s own` },
+          { id: OWN_BRIEF, words: strings.shootsOwn(view.briefRow.brief.name) },
           ...choices.map(({ words }, i) => ({ id: String(i), words })),
         ]}
         onChoose={(id) => {
           const brief = id === OWN_BRIEF ? view.briefRow.brief : choices[Number(id)]?.brief
-          if (brief) attempt(giveBrief(selected, view, brief), 'It couldn’t be applied')
+          if (brief) attempt(giveBrief(selected, view, brief), strings.itCouldntBeApplied)
         }}
       />
-      <Choose words="Save cut-outs" options={SAVED_AS} onChoose={saveCutOuts} />
+      <Choose words={strings.saveCutOuts} options={SAVED_AS} onChoose={saveCutOuts} />
     </Box>
   )
 }
@@ -106,10 +106,10 @@ function OneShot({ view, shot }: { view: ShootView; shot: Shot }) {
       {shot.verdict && (
         <Text marginTop="6px" fontWeight="650">
           {verdictWords(shot.verdict)}
-          {isChangedSince(shot, recipeOf(view)) && ', changed since'}
+          {isChangedSince(shot, recipeOf(view)) && strings.changedSinceLabel}
         </Text>
       )}
-      {shot.failure && <Text marginTop="6px">Not made: {shot.failure}</Text>}
+      {shot.failure && <Text marginTop="6px">{strings.notMadeWithFailure(shot.failure)}</Text>}
       <Box marginTop="8px" fontSize="12px">
         {findings.map((kind) => (
           <FindingWhy key={kind[0].code} findings={kind} />

@@ -12,6 +12,7 @@ import { Hem } from './Hem'
 import type { LensId } from './lens'
 import { RuleMarks, verdictSaid } from './RuleMarks'
 import './tile.css'
+import { strings } from './strings'
 
 /** From this size on there is room for the weight beside the angle, in pixels. */
 const WITH_WEIGHT_PX = 136
@@ -127,7 +128,7 @@ function nameOf({ shot, why, outlets }: TileProps): string {
     shot.angle,
     shot.failure && `failed: ${shot.failure}`,
     shot.verdict && verdictWords(shot.verdict),
-    why && `needs attention: ${why}`,
+    why && strings.needsAttention(why),
     ...(outlets ?? []).map(verdictSaid),
   ]
     .filter((part) => part !== null && part !== '')
@@ -137,7 +138,7 @@ function nameOf({ shot, why, outlets }: TileProps): string {
 /** The backdrop after the neutral, beside a grey of the screen's own. */
 function Patch({ reading }: { reading: LightReading }) {
   return (
-    <div className="tile-patch" title="The backdrop after the neutral, beside mid grey">
+    <div className="tile-patch" title={strings.backdropAfterNeutralBesideMid}>
       <div style={{ background: reading.patch }} />
       <div style={{ background: '#808080' }} />
     </div>

@@ -10,6 +10,7 @@ import { SheetTile } from './SheetTile'
 import { TileTip } from './TileTip'
 import { furnitureOf } from './tileSizes'
 import { useMarquee } from './useMarquee'
+import { strings } from './strings'
 
 const PAD_PX = 16
 /** Between rows. */
@@ -120,7 +121,7 @@ export function TileGrid(props: Props) {
       role="listbox"
       tabIndex={0}
       aria-multiselectable
-      aria-label="Shots"
+      aria-label={strings.shots}
       aria-activedescendant={focus === null ? undefined : `tile-${focus}`}
       position="relative"
     >

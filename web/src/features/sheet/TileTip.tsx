@@ -5,6 +5,7 @@ import { useEffect, useState, type RefObject } from 'react'
 import { stepOf, wordsOf } from '@cloudbank/core/steps'
 import type { ShootView } from '../../data'
 import { FindingWhy } from '../../ui'
+import { strings } from './strings'
 
 /** What is pointed at: a shot's marks, of one step or of all. */
 interface Pointed {
@@ -56,7 +57,7 @@ export function TileTip(props: { scroller: RefObject<HTMLElement | null>; view: 
   return (
     <Portal>
       <div className="tile-tip" role="tooltip" style={{ left, width: WIDTH_PX, ...place }}>
-        {shot.failure && <p>Not made: {shot.failure}</p>}
+        {shot.failure && <p>{strings.notMadeWithFailure(shot.failure)}</p>}
         {findingsByKind(findings).map((kind) => (
           <FindingWhy key={kind[0].code} findings={kind} />
         ))}

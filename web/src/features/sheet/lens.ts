@@ -1,6 +1,7 @@
 import type { StepId } from '@cloudbank/core/steps'
 import { keyLabel, type KeyName } from '../../keys/keys'
 import { STEP_LENSES } from '../../steps'
+import { strings } from './strings'
 
 /** What the sheet draws over its tiles by itself; the other lenses are the steps' own. */
 type OwnLensId = 'photo' | 'light' | 'frame' | 'rules'
@@ -13,10 +14,10 @@ interface Lens {
 }
 
 const OWN_LENSES: readonly Lens[] = [
-  { id: 'photo', word: 'Photo', keyName: 'lensPhoto' },
-  { id: 'light', word: 'Light', keyName: 'lensLight' },
-  { id: 'frame', word: 'Frame', keyName: 'lensFrame' },
-  { id: 'rules', word: 'Rules', keyName: 'lensRules' },
+  { id: 'photo', word: strings.photo, keyName: 'lensPhoto' },
+  { id: 'light', word: strings.light, keyName: 'lensLight' },
+  { id: 'frame', word: strings.frame, keyName: 'lensFrame' },
+  { id: 'rules', word: strings.rules, keyName: 'lensRules' },
 ]
 
 /** All lenses, as they stand in the row. */

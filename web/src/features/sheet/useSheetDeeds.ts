@@ -11,6 +11,7 @@ import { startRun, useRun } from '../../work/runs'
 import { straighten } from '../../work/straighten'
 import { useSheet } from './sheetStore'
 import type { SheetShots } from './useSheetShots'
+import { strings } from './strings'
 
 /** Shots that a brief is tried on first. */
 const TRY_ON = 3
@@ -36,28 +37,26 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
         stale.map(({ id }) => id),
         runBrief(briefRow, shoot),
       ),
-      'The run couldn’t be started',
+      strings.runCouldntBeStarted,
     )
   }
   const removeSelected = (): void =>
     attempt(
       perform({
         shootId: shoot.id,
-        words: `Removed ${countOf(selected.length, 'shot')}`,
+        words: strings.removed(selected.length),
         edits: selected.map((shot) => remove('shots', shot)),
       }),
     )
   const even = (chosen: readonly Shot[]): void =>
     attempt(
       evenOut(view, chosen, countOf(chosen.length, 'shot')).then(({ evens, left: others }) =>
-        useNotices
-          .getState()
-          .say(`${countOf(evens.size, 'shot')} evened out; ${others.length} left as they are.`),
+        useNotices.getState().say(strings.evenedOutLeftAsThey(evens.size, others.length)),
       ),
     )
   const toLightings = (): void => go(`/shoots/${shoot.id}/lightings`)
   const evenTheirs = {
-    words: 'Even out their lightings',
+    words: strings.evenOutTheirLightings,
     act: () => even(withFamilies(selected, shots)),
   }
   return {
@@ -75,7 +74,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
     even,
     assign: (chosen: readonly Shot[], sku: string) => attempt(assignProduct(chosen, sku)),
     saveCutOuts: (format: CutOutFormat) =>
-      attempt(saveCutOuts(shoot, selected, format), 'The cut-outs couldn’t be saved'),
+      attempt(saveCutOuts(shoot, selected, format), strings.cutOutsCouldntBeSaved),
     review: () => go(`/shoots/${shoot.id}/review`),
     /** Selects shots and goes to the first of them that is shown. */
     pickAndShow: (ids: readonly string[]) => {
@@ -85,15 +84,15 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
       if (first) moveFocus(first)
     },
     remedies: {
-      cast: { words: 'Go to the lightings', act: toLightings },
-      'no-lighting': { words: 'Go to the lightings', act: toLightings },
+      cast: { words: strings.goToLightings, act: toLightings },
+      'no-lighting': { words: strings.goToLightings, act: toLightings },
       dark: evenTheirs,
       bright: evenTheirs,
       tilted: {
-        words: 'Straighten these',
-        act: () => attempt(straighten(view, selected), 'They couldn’t be straightened'),
+        words: strings.straightenThese,
+        act: () => attempt(straighten(view, selected), strings.theyCouldntBeStraightened),
       },
-      duplicate: { words: 'Remove these', act: removeSelected },
+      duplicate: { words: strings.removeThese, act: removeSelected },
     },
   }
 }

@@ -6,6 +6,7 @@ import { formatSetting, groupsOf, type NumberControl } from '../../settings'
 import type { ShotActions } from '../useShotEditor'
 import { ORIGIN_WORDS } from './origin'
 import { keepSetting, SettingTrack, TakeOff } from './SettingTrack'
+import { strings } from '../strings'
 
 interface Props {
   readonly step: StepId
@@ -43,14 +44,14 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
           truncate
           flex="1"
           fontWeight={isOwn ? 700 : 400}
-          title={`${label}: ${ORIGIN_WORDS[origin] || 'default'}. Double-click to reset`}
+          title={strings.doubleClickToReset(label, ORIGIN_WORDS[origin] || 'default')}
           onDoubleClick={() => keepSetting(setting, 0)}
         >
           {label}
         </Text>
         {isOwn && <TakeOff {...setting} />}
         <Input
-          aria-label={`${label}, typed`}
+          aria-label={strings.typed(label)}
           size="2xs"
           width="46px"
           height="18px"

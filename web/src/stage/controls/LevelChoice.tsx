@@ -2,11 +2,12 @@ import { Flex, Text } from '@chakra-ui/react'
 import type { StepId } from '@cloudbank/core/steps'
 import { Action } from '../../ui'
 import type { ShotEditor } from '../useShotEditor'
+import { strings } from '../strings'
 
 const LEVELS = [
-  { id: 'shot', words: 'This shot' },
-  { id: 'lighting', words: 'Its lighting' },
-  { id: 'brief', words: 'The brief' },
+  { id: 'shot', words: strings.thisShot },
+  { id: 'lighting', words: strings.itsLighting },
+  { id: 'brief', words: strings.brief },
 ] as const
 
 /** For what a change is kept. Only Light has settings of a lighting. */
@@ -16,9 +17,9 @@ export function LevelChoice({ editor, step }: { editor: ShotEditor; step: StepId
   return (
     <>
       <Text color="softInk" fontSize="12px" marginBottom="4px">
-        Changes apply to
+        {strings.changesApplyTo}
       </Text>
-      <Flex gap="4px" role="radiogroup" aria-label="Changes apply to" marginBottom="12px">
+      <Flex gap="4px" role="radiogroup" aria-label={strings.changesApplyTo} marginBottom="12px">
         {levels.map(({ id, words }) => (
           <Action
             key={id}

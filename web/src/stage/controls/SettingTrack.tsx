@@ -2,6 +2,7 @@ import type { StepId } from '@cloudbank/core/steps'
 import { boundsOf, describeChange, type FieldOf, type NumberControl } from '../../settings'
 import { Range } from '../../ui'
 import type { ShotActions } from '../useShotEditor'
+import { strings } from '../strings'
 
 /** A number setting in the hand. */
 export interface NumberSetting {
@@ -47,8 +48,8 @@ export function TakeOff({ step, control, actions }: Omit<NumberSetting, 'value'>
   return (
     <button
       type="button"
-      aria-label={`Clear this shot’s ${label}`}
-      title="Clear this shot’s override"
+      aria-label={strings.clearThisShots(label)}
+      title={strings.clearThisShotsOverride}
       onClick={() =>
         // A control names a field of its own step.
         actions.release(`${label} cleared`, step, [field as FieldOf<typeof step>])

@@ -3,6 +3,7 @@ import type { Origin } from '@cloudbank/core/brief'
 import { formatSetting } from '../../settings'
 import { ORIGIN_WORDS } from './origin'
 import { keepSetting, SettingTrack, TakeOff, type NumberSetting } from './SettingTrack'
+import { strings } from '../strings'
 
 /** A slider with its value and its origin; a double click on the name puts it back. */
 export function SliderRow({ origin, ...setting }: NumberSetting & { readonly origin: Origin }) {
@@ -12,7 +13,7 @@ export function SliderRow({ origin, ...setting }: NumberSetting & { readonly ori
       <Flex align="baseline" gap="6px" fontSize="12px" lineHeight="16px">
         <Text
           flex="1"
-          title="Double-click to reset"
+          title={strings.doubleClickToResetLabel}
           onDoubleClick={() => keepSetting(setting, 0)}
           fontWeight={origin === 'shot' ? 700 : 400}
         >

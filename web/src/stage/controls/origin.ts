@@ -1,8 +1,9 @@
 import type { Origin } from '@cloudbank/core/brief'
+import { strings } from '../strings'
 
 /** What is said of where a setting comes from; the brief goes without saying. */
 export const ORIGIN_WORDS: Readonly<Record<Origin, string>> = {
-  shot: 'this shot',
+  shot: strings.thisShotInline,
   lighting: 'lighting',
   brief: '',
 }

@@ -2,6 +2,7 @@ import { formatPercent } from '@cloudbank/core/words'
 import { keyLabel } from '../../keys/keys'
 import { Key, Slider } from '../../ui'
 import { SIZES } from './brush'
+import { strings } from '../strings'
 
 interface Props {
   readonly radius: number
@@ -16,7 +17,7 @@ export function BrushSize({ radius, hardness, set }: Props) {
   return (
     <>
       <Slider
-        label="Size"
+        label={strings.size}
         reading={`${(radius * 2000).toFixed(0)} px`}
         value={size}
         min={0}
@@ -34,7 +35,7 @@ export function BrushSize({ radius, hardness, set }: Props) {
         }
       />
       <Slider
-        label="Hardness"
+        label={strings.hardness}
         reading={formatPercent(hardness, 0)}
         value={hardness}
         min={0}

@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react'
 import type { ComponentProps, ReactNode } from 'react'
 import { StageCanvas } from '../../preview'
 import type { ShownPart } from './useShownParts'
+import { strings } from '../strings'
 
 type Raster = ComponentProps<typeof StageCanvas>['picture']
 
@@ -46,7 +47,10 @@ export function DrawnParts<Drawing extends ShownPart & { readonly raster: Raster
                 height: `${drawing.window.height * 100}%`,
               }}
             >
-              <StageCanvas picture={drawing.raster} label={i === 0 ? label : `${label}, close`} />
+              <StageCanvas
+                picture={drawing.raster}
+                label={i === 0 ? label : strings.close(label)}
+              />
               {over?.(drawing, i === 1 || detail === null)}
             </Box>
           ),

@@ -3,6 +3,7 @@ import { Flex, Text } from '@chakra-ui/react'
 import { Action } from '../../ui'
 import { Part } from './Part'
 import type { HandActions } from './useHands'
+import { strings } from '../strings'
 
 /** What was done by hand in a step, in its order; each can be hidden and deleted. */
 export function HandList<One extends HandDone>({ listed }: { readonly listed: HandActions<One> }) {
@@ -12,7 +13,7 @@ export function HandList<One extends HandDone>({ listed }: { readonly listed: Ha
     <Part title={title}>
       {list.length === 0 && (
         <Text fontSize="12px" color="softInk">
-          None yet.
+          {strings.noneYet}
         </Text>
       )}
       <ol style={{ listStyle: 'none' }} aria-label={title}>
@@ -32,15 +33,15 @@ export function HandList<One extends HandDone>({ listed }: { readonly listed: Ha
               </Text>
               <Action
                 look="quiet"
-                aria-label={`${one.hidden ? 'Show' : 'Hide'} ${noun} ${i + 1}`}
+                aria-label={`${one.hidden ? strings.show : strings.hide} ${noun} ${i + 1}`}
                 onClick={() => listed.setHidden(id, !one.hidden)}
               >
-                {one.hidden ? 'Show' : 'Hide'}
+                {one.hidden ? strings.show : strings.hide}
               </Action>
               <Action
                 look="quiet"
-                aria-label={`Delete ${noun} ${i + 1}`}
-                title="Delete"
+                aria-label={strings.delete(noun, i + 1)}
+                title={strings.deleteLabel}
                 onClick={() => listed.remove(id)}
               >
                 ×

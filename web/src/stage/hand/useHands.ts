@@ -3,6 +3,7 @@ import { handDone, STEPS, type HandDone, type Hands, type StepId } from '@cloudb
 import { isSame, type ShootId, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { keepPuts } from '../../work/saves'
+import { strings } from '../strings'
 
 /** What has been drawn and is not read back yet, with what was there before it. */
 type Pending<One> = Readonly<Record<string, { readonly one: One; readonly before: unknown }>>
@@ -19,7 +20,7 @@ export interface HandActions<One> {
 
 const handsOf = (step: StepId): Hands => {
   const hands = STEPS.find(({ id }) => id === step)?.hands
-  if (!hands) throw new TypeError(`Nothing is done by hand in ${step}`)
+  if (!hands) throw new TypeError(strings.nothingIsDoneByHand(step))
   return hands
 }
 
@@ -58,7 +59,7 @@ export function useHands<One extends HandDone>(
       setPending(({ [id]: _, ...rest }) => rest)
       throw error
     }
-    attempt(record(words, id, one).catch(gone), `“${words}” couldn’t be saved`)
+    attempt(record(words, id, one).catch(gone), strings.couldntBeSaved(words))
   }
   const title = noun.charAt(0).toUpperCase() + noun.slice(1)
   return {
@@ -66,12 +67,11 @@ export function useHands<One extends HandDone>(
     all,
     add: (one) => keep(crypto.randomUUID(), wordsFor[one.kind] ?? title, one),
     change: keep,
-    remove: (id) =>
-      attempt(record(`${title} deleted`, id, undefined), `The ${noun} is still there`),
+    remove: (id) => attempt(record(`${title} deleted`, id, undefined), strings.isStillThere(noun)),
     setHidden: (id, hidden) =>
       attempt(
         record(`${title} ${hidden ? 'hidden' : 'shown'}`, id, hidden, ['hidden']),
-        `The ${noun} is as it was`,
+        strings.isAsItWas(noun),
       ),
   }
 }

@@ -14,6 +14,7 @@ import { LOOK_WORDS, TOOLS, useCutTools } from './cutTools'
 import { SaveCutOut } from './SaveCutOut'
 import { traceOf } from './traceOf'
 import type { PathEditor } from './usePathEditor'
+import { strings } from './strings'
 
 interface Props {
   readonly bench: Bench
@@ -39,7 +40,7 @@ export function CutPanel(props: Props) {
       data-took={props.tookMs === null ? undefined : Math.round(props.tookMs)}
       data-repairs={done}
     >
-      <Part title="The cut">
+      <Part title={strings.cut}>
         <Text fontSize="12px">{describe(facts)}</Text>
         <Action
           look="quiet"
@@ -47,11 +48,11 @@ export function CutPanel(props: Props) {
           disabled={!onNextDoubt}
           onClick={() => onNextDoubt?.()}
         >
-          Next doubtful stretch <Key>{keyLabel('doubt')}</Key>
+          {strings.nextDoubtfulStretch} <Key>{keyLabel('doubt')}</Key>
         </Action>
       </Part>
-      <Part title="View on" aside={<Key>{keyLabel('look')}</Key>}>
-        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label="View on">
+      <Part title={strings.viewOn} aside={<Key>{keyLabel('look')}</Key>}>
+        <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label={strings.viewOn}>
           {CUT_LOOKS.map((id) => (
             <Action
               key={id}
@@ -66,35 +67,37 @@ export function CutPanel(props: Props) {
         </Flex>
       </Part>
       <ToolPart />
-      <Part title="Path">
+      <Part title={strings.path}>
         <Flex gap="4px" wrap="wrap" marginLeft="-6px">
           <Action
             look="quiet"
             disabled={facts?.kind !== 'cut'}
-            onClick={() => attempt(traceInto(bench, plan, path), 'The outline couldn’t be traced')}
+            onClick={() => attempt(traceInto(bench, plan, path), strings.outlineCouldntBeTraced)}
           >
-            Trace from the cut
+            {strings.traceFromCut}
           </Action>
           <Action
             look="quiet"
             disabled={path.outlines.length === 0}
-            title="Moves the path to the strongest edges nearby"
-            onClick={() => attempt(snap(bench, path), 'The path couldn’t be moved to the edges')}
+            title={strings.movesPathToStrongestEdges}
+            onClick={() => attempt(snap(bench, path), strings.pathCouldntBeMovedTo)}
           >
-            Snap to edges
+            {strings.snapToEdges}
           </Action>
           <Action
             look="quiet"
             disabled={path.outlines.length === 0}
             onClick={() => path.setOutlines('Path deleted', [])}
           >
-            Delete
+            {strings.delete}
           </Action>
         </Flex>
         {path.outlines.length > 0 && (
           <Text fontSize="12px" color="softInk">
-            {path.outlines.length === 1 ? '1 outline' : `${path.outlines.length} outlines`},{' '}
-            {path.outlines.reduce((sum, { length }) => sum + length, 0)} nodes
+            {path.outlines.length === 1
+              ? strings.n1Outline
+              : strings.outlines(path.outlines.length)}
+            , {path.outlines.reduce((sum, { length }) => sum + length, 0)} {strings.nodes}
           </Text>
         )}
       </Part>
@@ -110,29 +113,29 @@ export function CutPanel(props: Props) {
 }
 
 function describe(facts: CutFacts | null): string {
-  if (!facts) return 'Not cut yet.'
+  if (!facts) return strings.notCutYet
   if (facts.kind === 'uncut')
     return facts.reason === 'no-product'
-      ? 'No product found, left uncut. Cut it by hand with a box, strokes or a path.'
-      : 'Runs out of the frame, left uncut. Cut it by hand with a box, strokes or a path.'
-  if (facts.confidence01 === null) return 'Repaired by hand.'
+      ? strings.noProductFoundLeftUncut
+      : strings.runsOutOfFrameLeft
+  if (facts.confidence01 === null) return strings.repairedByHand
   const unsure = facts.doubts.length
-  const sure = `${formatPercent(facts.confidence01, 0)} likely to be right`
+  const sure = strings.likelyToBeRight(formatPercent(facts.confidence01, 0))
   if (unsure === 0) return `${sure}.`
-  return `${sure}, ${unsure === 1 ? '1 unsure stretch' : `${unsure} unsure stretches`}.`
+  return `${sure}, ${unsure === 1 ? strings.n1UnsureStretch : strings.unsureStretches(unsure)}.`
 }
 
 async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {
   const outlines = await traceOf(bench, plan)
   if (!outlines) return
-  path.setOutlines('Path traced from the cut', outlines)
+  path.setOutlines(strings.pathTracedFromCut, outlines)
   useCutTools.setState({ tool: 'path' })
 }
 
 async function snap({ picture }: Bench, path: PathEditor): Promise<void> {
   if (!picture) return
   const request = { kind: 'snap', picture: picture.name, outlines: path.outlines } as const
-  path.setOutlines('Path snapped to edges', await sharedPreviewer().ask<'snap'>(request))
+  path.setOutlines(strings.pathSnappedToEdges, await sharedPreviewer().ask<'snap'>(request))
 }
 
 const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
@@ -156,7 +159,7 @@ function ToolPart() {
       {tool.id === 'edge' && (
         <>
           <Slider
-            label="Expand or contract"
+            label={strings.expandOrContract}
             reading={`${formatSigned(hand.shift, 1)} px`}
             value={hand.shift}
             min={-10}
@@ -165,7 +168,7 @@ function ToolPart() {
             onChange={(shift) => useCutTools.setState({ shift })}
           />
           <Slider
-            label="Soften"
+            label={strings.soften}
             reading={`${hand.soften.toFixed(1)} px`}
             value={hand.soften}
             min={0}

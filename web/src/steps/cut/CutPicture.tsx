@@ -4,6 +4,7 @@ import { useEffect, useRef, type ComponentProps } from 'react'
 import type { Size } from '@cloudbank/core/raster'
 import { DrawnParts } from '../../stage/hand'
 import type { CutDrawing } from './useCutView'
+import { strings } from './strings'
 
 type Props = Pick<ComponentProps<typeof DrawnParts<CutDrawing>>, 'whole' | 'detail' | 'pixelated'>
 
@@ -11,7 +12,7 @@ type Props = Pick<ComponentProps<typeof DrawnParts<CutDrawing>>, 'whole' | 'deta
 export const CutPicture = (props: Props) => (
   <DrawnParts
     {...props}
-    label="The cut"
+    label={strings.cut}
     testId="cut-picture"
     over={({ raster, facts: { changed } }, isClosest) =>
       isClosest && changed && <Changed key={serial(changed)} size={raster} mask={changed} />

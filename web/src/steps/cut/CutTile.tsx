@@ -1,5 +1,6 @@
 import type { CutTileFacts } from '@cloudbank/core/steps'
 import type { LensTile } from '../../lens'
+import { strings } from './strings'
 
 /** Widths of the thick line along what is unsure, in hundredths of the tile: white within black. */
 const LINES = [
@@ -16,7 +17,7 @@ export function CutTile({ tile, name }: { tile: LensTile<CutTileFacts>; name: st
       <svg
         viewBox="0 0 100 100"
         style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-        aria-label={`${name}: ${doubts.length} unsure`}
+        aria-label={strings.unsure(name, doubts.length)}
         data-doubts={doubts.length}
       >
         {LINES.map(({ stroke, width }) => (

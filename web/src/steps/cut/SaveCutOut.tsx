@@ -12,6 +12,7 @@ import { saveCutOut } from '../../work/cutOuts'
 import type { Bench } from '../../stage/bench'
 import { Part } from '../../stage/hand'
 import { traceOf } from './traceOf'
+import { strings } from './strings'
 
 interface Props {
   readonly bench: Bench
@@ -29,11 +30,11 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
     setSaving(true)
     attempt(
       work.finally(() => setSaving(false)),
-      `The cut-out of ${bench.shot.fileName} couldn’t be saved`,
+      strings.cutOutOfCouldntBe(bench.shot.fileName),
     )
   }
   return (
-    <Part title="Save the cut-out">
+    <Part title={strings.saveCutOut}>
       <Flex gap="2px" wrap="wrap" marginLeft="-6px">
         {FORMATS.map((format) => (
           <Action
@@ -46,12 +47,12 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
           </Action>
         ))}
         <Action look="quiet" disabled={!ready} onClick={() => save(savePath(bench, plan))}>
-          Path, SVG
+          {strings.pathSvg}
         </Action>
       </Flex>
       {saving && (
         <Text fontSize="12px" color="softInk" role="status">
-          Making it …
+          {strings.makingIt}
         </Text>
       )}
     </Part>

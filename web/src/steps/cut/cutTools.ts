@@ -1,37 +1,38 @@
 import { create } from 'zustand'
 import { CUT_LOOKS, type CutLook } from '@cloudbank/core/steps'
 import type { KeyName } from '../../keys/keys'
+import { strings } from './strings'
 
 /** What the pointer does to the cut. */
 export const TOOLS = [
-  { id: 'hand', word: 'Move', hint: 'Drag the picture.' },
+  { id: 'hand', word: strings.move, hint: strings.dragPicture },
   {
     id: 'keep',
-    word: 'Keep',
-    hint: 'Stroke over parts of the product that are missing. The cut is redone near the stroke.',
+    word: strings.keep,
+    hint: strings.strokeOverPartsOfProduct,
   },
   {
     id: 'drop',
-    word: 'Remove',
-    hint: 'Stroke over parts that aren’t product. The cut is redone near the stroke.',
+    word: strings.remove,
+    hint: strings.strokeOverPartsThatArent,
   },
-  { id: 'paint', word: 'Paint', hint: 'Paints product exactly where the brush goes.' },
-  { id: 'erase', word: 'Erase', hint: 'Removes product exactly where the brush goes.' },
+  { id: 'paint', word: strings.paint, hint: strings.paintsProductExactlyWhereBrush },
+  { id: 'erase', word: strings.erase, hint: strings.removesProductExactlyWhereBrush },
   {
     id: 'flip',
-    word: 'Flip',
-    hint: 'Click a loose piece to remove it, a gap to close it, or a closed gap to open it.',
+    word: strings.flip,
+    hint: strings.clickLoosePieceToRemove,
   },
   {
     id: 'box',
-    word: 'Box',
-    hint: 'Draw a box around the product; everything outside is removed.',
+    word: strings.box,
+    hint: strings.drawBoxAroundProductEverything,
   },
-  { id: 'edge', word: 'Edge', hint: 'Stroke along the edge to move or soften that stretch.' },
+  { id: 'edge', word: strings.edge, hint: strings.strokeAlongEdgeToMove },
   {
     id: 'path',
-    word: 'Path',
-    hint: 'Click for corners, drag for curves, click the first node to close. Drag nodes and handles to move them; click the line to add a node, Del to delete it, double-click to switch between corner and curve.',
+    word: strings.path,
+    hint: strings.clickForCornersDragFor,
   },
 ] as const satisfies readonly { id: KeyName; word: string; hint: string }[]
 

@@ -2,20 +2,21 @@ import type { CutTileFacts } from '@cloudbank/core/steps'
 import { formatPercent } from '@cloudbank/core/words'
 import { defineLens, lensTiles } from '../../lens'
 import { CutTile } from './CutTile'
+import { strings } from './strings'
 
 /** All cut-outs at one scale, the least sure first. */
 export const cutLens = defineLens<CutTileFacts>({
   id: 'cut',
-  word: 'Cut',
+  word: strings.cutLabel,
   keyName: 'lensCut',
-  tiles: lensTiles({ step: 'cut', view: 'tile' }, (name) => `${name} couldn’t be cut.`),
-  toDo: 'to cut',
-  goOn: 'Cut the rest',
+  tiles: lensTiles({ step: 'cut', view: 'tile' }, (name) => strings.couldntBeCut(name)),
+  toDo: strings.toCut,
+  goOn: strings.cutRest,
   Picture: ({ tile, shot }) => <CutTile tile={tile} name={shot.fileName} />,
   reading: (facts) => {
     if (!facts) return ''
     if (!facts.isCut) return 'uncut'
-    return facts.confidence01 === null ? 'by hand' : formatPercent(facts.confidence01, 0)
+    return facts.confidence01 === null ? strings.byHand : formatPercent(facts.confidence01, 0)
   },
   // Those that were repaired or left whole come last.
   badness: (facts) => 1 - (facts?.confidence01 ?? 2),

@@ -19,6 +19,7 @@ import {
   type NodeAt,
 } from './path'
 import { nextTurn, type HandActions } from '../../stage/hand'
+import { strings } from './strings'
 
 /** Nodes and handles are caught within this many pixels of the screen. */
 const REACH_PX = 8
@@ -71,7 +72,7 @@ export function usePathEditor({
       const [first] = open
       if (open.length >= 2 && first && measure(first.at, at) <= REACH_PX) {
         setOpen(null)
-        setOutlines('Path closed', [...outlines, [...open]])
+        setOutlines(strings.pathClosed, [...outlines, [...open]])
         return
       }
       setOpen([...open, corner(at)])
@@ -84,10 +85,10 @@ export function usePathEditor({
       setOpen([corner(at)])
       setWork({ kind: 'draw' })
     } else if (hit.kind === 'line') {
-      setOutlines('Node added', withNodeOn(outlines, hit))
+      setOutlines(strings.nodeAdded, withNodeOn(outlines, hit))
       setChosen({ outline: hit.outline, node: hit.node + 1 })
     } else if (hit.kind === 'node' && clicks === 2)
-      setOutlines('Node switched', withNodeTurned(outlines, hit))
+      setOutlines(strings.nodeSwitched, withNodeTurned(outlines, hit))
     else {
       setChosen({ outline: hit.outline, node: hit.node })
       setWork({ kind: 'move', hit, moved: false })
@@ -110,7 +111,7 @@ export function usePathEditor({
 
   const onUp = (): void => {
     if (work?.kind === 'move' && work.moved && draft)
-      setOutlines(work.hit.kind === 'node' ? 'Node moved' : 'Handle moved', draft)
+      setOutlines(work.hit.kind === 'node' ? strings.nodeMoved : strings.handleMoved, draft)
     setWork(null)
   }
 
@@ -125,7 +126,7 @@ export function usePathEditor({
     dropNode: () => {
       if (open) setOpen(open.length > 1 ? open.slice(0, -1) : null)
       else if (chosen) {
-        setOutlines('Node deleted', withoutNode(outlines, chosen))
+        setOutlines(strings.nodeDeleted, withoutNode(outlines, chosen))
         setChosen(null)
       }
     },

@@ -2,6 +2,7 @@ import { hintOf } from '../../settings'
 import { PatternInput } from '../../outlet'
 import { SettingRow } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 interface Props {
   readonly editor: BriefEditor
@@ -25,21 +26,21 @@ function PatternSetting({ editor, field, label }: Props) {
 }
 
 export const FileNamesSetting = ({ editor }: { editor: BriefEditor }) => (
-  <PatternSetting editor={editor} field="fileNames" label="File names" />
+  <PatternSetting editor={editor} field="fileNames" label={strings.fileNames} />
 )
 
 export const AltTextsSetting = ({ editor }: { editor: BriefEditor }) => (
-  <PatternSetting editor={editor} field="altTexts" label="Descriptions" />
+  <PatternSetting editor={editor} field="altTexts" label={strings.descriptions} />
 )
 
 export const CreatorSetting = ({ editor }: { editor: BriefEditor }) => (
-  <PatternSetting editor={editor} field="creator" label="Made by" />
+  <PatternSetting editor={editor} field="creator" label={strings.madeBy} />
 )
 
 export const RightsSetting = ({ editor }: { editor: BriefEditor }) => (
-  <PatternSetting editor={editor} field="rights" label="Rights" />
+  <PatternSetting editor={editor} field="rights" label={strings.rights} />
 )
 
 export const DescriptionSetting = ({ editor }: { editor: BriefEditor }) => (
-  <PatternSetting editor={editor} field="description" label="Shows" />
+  <PatternSetting editor={editor} field="description" label={strings.shows} />
 )

@@ -15,18 +15,19 @@ import { Guides } from './Guides'
 import { lineTool, type Line } from './lineTool'
 import { PlacementChoice } from './PlacementChoice'
 import { useMoveTool } from './useMoveTool'
+import { strings } from './strings'
 
 const HANDS = [
-  { id: 'move', word: 'Move' },
-  { id: 'line', word: 'Line' },
-  { id: 'corners', word: 'Corners' },
+  { id: 'move', word: strings.move },
+  { id: 'line', word: strings.line },
+  { id: 'corners', word: strings.corners },
 ] as const
 type HandId = (typeof HANDS)[number]['id']
 
 const HINTS: Readonly<Record<HandId, string>> = {
   move: 'Drag moves it, a corner sizes it; Shift + arrows 1 px, Alt 10',
-  line: 'Draw along something that should be level or upright',
-  corners: 'Drag them onto the corners of something rectangular',
+  line: strings.drawAlongSomethingThatShould,
+  corners: strings.dragThemOntoCornersOf,
 }
 
 /**
@@ -67,9 +68,9 @@ export function FrameStage({ bench }: { bench: Bench }) {
             </Tool>
           ))}
           <Text color="softInk" whiteSpace="nowrap" marginLeft="8px">
-            {hand === 'move' && !move ? 'Left uncut: there is no product to move' : HINTS[hand]}
+            {hand === 'move' && !move ? strings.leftUncutThereIsNo : HINTS[hand]}
           </Text>
-          {hand === 'corners' && <Action onClick={straighten}>Make it a rectangle</Action>}
+          {hand === 'corners' && <Action onClick={straighten}>{strings.makeItRectangle}</Action>}
         </Flex>
       }
       overlay={(shown, sides) => (
@@ -155,18 +156,20 @@ function CornersChoice({ editor }: OwnControlProps) {
   return (
     <Flex align="center" gap="6px" marginBottom="6px">
       <Text fontSize="12px" flex="1">
-        Corners
+        {strings.corners}
       </Text>
       {corners ? (
         <Action
           look="quiet"
-          onClick={() => editor.actions.keep('Corners as photographed', 'frame', { corners: null })}
+          onClick={() =>
+            editor.actions.keep(strings.cornersAsPhotographed, 'frame', { corners: null })
+          }
         >
-          Reset corners
+          {strings.resetCorners}
         </Action>
       ) : (
         <Text fontSize="12px" color="softInk">
-          as photographed
+          {strings.asPhotographed}
         </Text>
       )}
     </Flex>
@@ -187,18 +190,18 @@ function RatioChoice({ editor }: OwnControlProps) {
       commit={(value) => {
         if (value === null) return
         const next = { ...ratio, [which]: value }
-        editor.actions.keep(`Ratio ${next.width}:${next.height}`, 'frame', { ratio: next })
+        editor.actions.keep(strings.ratio(next.width, next.height), 'frame', { ratio: next })
       }}
     />
   )
   return (
     <Flex align="center" gap="6px" marginBottom="6px">
       <Text fontSize="12px" flex="1">
-        Ratio
+        {strings.ratioLabel}
       </Text>
-      {side('width', 'Width of the ratio')}
+      {side('width', strings.widthOfRatio)}
       <Text>:</Text>
-      {side('height', 'Height of the ratio')}
+      {side('height', strings.heightOfRatio)}
     </Flex>
   )
 }

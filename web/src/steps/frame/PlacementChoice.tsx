@@ -4,6 +4,7 @@ import { Action } from '../../ui'
 import type { Shot } from '../../data'
 import type { FieldOf } from '../../settings'
 import type { ShotEditor } from '../../stage/useShotEditor'
+import { strings } from './strings'
 
 /** Whether a shot is framed anew for all of its placements, or for one alone, which is then shown. */
 export function PlacementChoice({ editor, shot }: { editor: ShotEditor; shot: Shot }) {
@@ -15,18 +16,18 @@ export function PlacementChoice({ editor, shot }: { editor: ShotEditor; shot: Sh
   return (
     <Flex align="center" gap="8px" marginBottom="10px">
       <Text fontSize="12px" color="softInk" whiteSpace="nowrap">
-        Framed for
+        {strings.framedFor}
       </Text>
       <NativeSelect.Root size="xs">
         <NativeSelect.Field
-          aria-label="Framed for"
+          aria-label={strings.framedFor}
           value={placementId ?? ''}
           onChange={({ target: { value } }) => setPlacementId(value === '' ? null : value)}
         >
-          <option value="">all placements</option>
+          <option value="">{strings.allPlacements}</option>
           {placements.map(({ id, name }) => (
             <option key={id} value={id}>
-              {name} alone
+              {strings.alone(name)}
             </option>
           ))}
         </NativeSelect.Field>
@@ -35,9 +36,9 @@ export function PlacementChoice({ editor, shot }: { editor: ShotEditor; shot: Sh
       {own.length > 0 && (
         <Action
           look="quiet"
-          onClick={() => editor.actions.release('Framed as for all placements', 'frame', own)}
+          onClick={() => editor.actions.release(strings.framedAsForAllPlacements, 'frame', own)}
         >
-          As for all
+          {strings.asForAll}
         </Action>
       )}
     </Flex>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { hintOf } from '../../settings'
 import { NumberInput, SettingRow } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** Width to height of the pictures. */
 export function RatioSetting({ editor }: { editor: BriefEditor }) {
@@ -10,7 +11,7 @@ export function RatioSetting({ editor }: { editor: BriefEditor }) {
   const [problem, setProblem] = useState<string | null>(null)
   const side = (which: 'width' | 'height') => (
     <NumberInput
-      label={which === 'width' ? 'Width of the ratio' : 'Height of the ratio'}
+      label={which === 'width' ? strings.widthOfRatio : strings.heightOfRatio}
       unit=""
       width="52px"
       min={1}
@@ -25,7 +26,7 @@ export function RatioSetting({ editor }: { editor: BriefEditor }) {
     />
   )
   return (
-    <SettingRow label="Ratio" hint={hintOf('frame', 'ratio')} problem={problem}>
+    <SettingRow label={strings.ratioLabel} hint={hintOf('frame', 'ratio')} problem={problem}>
       <Flex align="center" gap="8px">
         {side('width')}
         <Text>:</Text>

@@ -3,6 +3,7 @@ import type { StageRaster } from '@cloudbank/hosts/previewer'
 import type { Bench } from '../../stage/bench'
 import type { PicturePoint } from '../../stage/view'
 import type { PointerTool } from '../../stage/useViewerTool'
+import { strings } from './strings'
 
 /** Four places in fractions of the picture, clockwise from the upper left. */
 export type Quad = readonly PicturePoint[]
@@ -40,7 +41,7 @@ export function cornerTool(
 /** Lets four corners of the picture become those of an upright rectangle; a turn before it is in them. */
 export function keepCorners({ editor }: Bench, { toPhotograph }: StageRaster, quad: Quad): void {
   const corners = quad.map((place) => moved(toPhotograph, place))
-  editor.actions.keep('Four corners made a rectangle', 'frame', {
+  editor.actions.keep(strings.fourCornersMadeRectangle, 'frame', {
     corners,
     turnDeg: 0,
     straighten: 'by-hand',

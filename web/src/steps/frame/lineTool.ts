@@ -2,6 +2,7 @@ import { formatSigned } from '@cloudbank/core/words'
 import type { Bench } from '../../stage/bench'
 import type { PicturePoint, Sides } from '../../stage/view'
 import type { PointerTool } from '../../stage/useViewerTool'
+import { strings } from './strings'
 
 /** A line that is being drawn, in fractions of the picture. */
 export interface Line {
@@ -41,7 +42,7 @@ export function lineTool(
       if (turn === null) return
       const turnDeg = editor.steps.frame.turnDeg + turn
       const kept = Math.round(Math.min(MAX_DEG, Math.max(-MAX_DEG, turnDeg)) * 100) / 100
-      editor.actions.keep(`Rotated by ${formatSigned(turn, 1)}°`, 'frame', { turnDeg: kept })
+      editor.actions.keep(strings.rotatedBy(formatSigned(turn, 1)), 'frame', { turnDeg: kept })
     },
   }
 }

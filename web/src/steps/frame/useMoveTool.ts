@@ -5,6 +5,7 @@ import { formatSigned } from '@cloudbank/core/words'
 import type { Bench } from '../../stage/bench'
 import type { PicturePoint } from '../../stage/view'
 import type { PointerTool } from '../../stage/useViewerTool'
+import { strings } from './strings'
 
 /** The settings that move the product. */
 type Shift = Pick<FrameSettings, 'shiftXPct' | 'shiftYPct'>
@@ -55,7 +56,10 @@ export function useMoveTool(
     return Math.round(sizePct * 10) / 10
   }
   const keep = (shift: Shift): void => {
-    const words = `Moved ${formatSigned(shift.shiftXPct, 1)} % across, ${formatSigned(shift.shiftYPct, 1)} % down`
+    const words = strings.movedAcrossDown(
+      formatSigned(shift.shiftXPct, 1),
+      formatSigned(shift.shiftYPct, 1),
+    )
     editor.actions.keep(words, 'frame', shift, 'shift')
   }
   const shiftTo = (at: PicturePoint): Shift | null => {
@@ -82,7 +86,7 @@ export function useMoveTool(
     onUp: (at) => {
       const sizePct = sizeAt(at)
       if (sizePct !== null && sizePct !== held.current?.sizePct)
-        editor.actions.keep(`Size ${sizePct} %`, 'frame', { sizePct })
+        editor.actions.keep(strings.size(sizePct), 'frame', { sizePct })
       held.current = null
       const shift = shiftTo(at)
       const before = from.current?.shift

@@ -2,14 +2,15 @@ import { BehindControl, coloursOf } from '../../ground'
 import { hintOf } from '../../settings'
 import { SettingRow } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** What the product stands on. */
 export function BehindSetting({ editor }: { editor: BriefEditor }) {
   const { behind } = editor.brief.steps.ground
   return (
     <SettingRow
-      label="Ground"
-      hint={`${hintOf('ground', 'behind')} JPEG has no transparency and gets white.`}
+      label={strings.ground}
+      hint={strings.jpegHasNoTransparencyAnd(hintOf('ground', 'behind'))}
     >
       <BehindControl
         behind={behind}

@@ -1,4 +1,5 @@
 import type { CurvePoint } from '@cloudbank/core/steps'
+import { strings } from './strings'
 
 /** A point that was set on the curve: arrow keys move it, Delete takes it off. */
 export function CurveDot(props: {
@@ -25,7 +26,7 @@ export function CurveDot(props: {
       className="tone-dot"
       role="slider"
       tabIndex={0}
-      aria-label={`Point ${index + 1} of the curve`}
+      aria-label={strings.pointOfCurve(index + 1)}
       aria-valuenow={point.y}
       style={{ left: `${point.x}%`, top: `${100 - point.y}%` }}
       onKeyDown={key}

@@ -2,6 +2,7 @@ import { Heading } from '@chakra-ui/react'
 import { VIVID_BINS, type Histogram } from '@cloudbank/core/measure'
 import type { OwnControlProps } from '../../stage/controls'
 import { LightDials } from './LightDials'
+import { strings } from './strings'
 
 const HEIGHT = 30
 
@@ -13,7 +14,7 @@ export function HowMuchColour({
   return (
     <>
       <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="2px">
-        Colour strength
+        {strings.colourStrength}
       </Heading>
       {histogram && <Vividness bins={histogram.vivid} />}
       <LightDials editor={editor} fields={['saturation', 'vibrance']} />
@@ -33,7 +34,7 @@ function Vividness({ bins }: { bins: Uint32Array }) {
       viewBox={`0 0 ${VIVID_BINS} ${HEIGHT}`}
       preserveAspectRatio="none"
       role="img"
-      aria-label="Pixels by colour strength, from grey to vivid"
+      aria-label={strings.pixelsByColourStrengthFrom}
     >
       {[...bins].map((count, i) => {
         const height = Math.min(1, Math.sqrt(count / most)) * (HEIGHT - 2)

@@ -8,6 +8,7 @@ import { LightPlane } from './LightPlane'
 import { LookPicker } from './LookPicker'
 import { NeutralChoice } from './NeutralChoice'
 import { Targets } from './Targets'
+import { strings } from './strings'
 
 interface Props extends OwnControlProps {
   readonly histogram: Histogram | null
@@ -23,11 +24,11 @@ export function LightPanel({ histogram, clipping, onClipping, ...shared }: Props
       <LevelChoice editor={editor} step="light" />
       <Targets {...shared} histogram={histogram} clipping={clipping} onClipping={onClipping} />
       <LightPlane {...shared} />
-      <Part title="Neutral">
+      <Part title={strings.neutral}>
         <NeutralChoice {...shared} />
       </Part>
       <HowMuchColour {...shared} histogram={histogram} />
-      <Part title="Backdrop">
+      <Part title={strings.backdrop}>
         <Dial
           step="light"
           field="flattenPct"
@@ -37,7 +38,7 @@ export function LightPanel({ histogram, clipping, onClipping, ...shared }: Props
         />
         <EvenedOut {...shared} />
       </Part>
-      <Part title="Look">
+      <Part title={strings.look}>
         <LookPicker settings={editor.steps.light} actions={editor.actions} name={shot.fileName} />
       </Part>
     </Box>
@@ -62,14 +63,14 @@ function EvenedOut({ editor }: OwnControlProps) {
   return (
     <Flex align="center" gap="8px">
       <Text flex="1" fontSize="12px">
-        Evened out {formatSigned(even.ev, 2)} EV
-        {Math.round(mid) !== 0 && `, middle tones ${formatSigned(mid, 0)}`}
+        {strings.evenedOut} {formatSigned(even.ev, 2)} {strings.ev}
+        {Math.round(mid) !== 0 && strings.middleTones(formatSigned(mid, 0))}
       </Text>
       <Action
         look="quiet"
-        onClick={() => editor.actions.release('Evening out removed', 'light', ['even'])}
+        onClick={() => editor.actions.release(strings.eveningOutRemoved, 'light', ['even'])}
       >
-        Take off
+        {strings.takeOff}
       </Action>
     </Flex>
   )

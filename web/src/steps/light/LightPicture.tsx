@@ -5,6 +5,7 @@ import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { Marks, PreviewAnswers } from '@cloudbank/hosts/previewer'
 import { LightCanvas, type OpenPicture } from '../../preview'
 import { PREVIEW_SIDE_PX } from '../../stage/bench'
+import { strings } from './strings'
 
 /** The full-size picture follows when the settings have been still for this long. */
 const STILL_MS = 350
@@ -33,12 +34,12 @@ export function LightPicture(props: Props) {
         {...common}
         // Only as large as it is seen: what cannot be seen need not be drawn while a slider moves.
         sidePx={Math.min(PREVIEW_SIDE_PX, scale * longer)}
-        label="After Light"
+        label={strings.afterLight}
         onDrawn={props.onDrawn}
       />
       {wanted && still && (
         <Box position="absolute" inset="0" data-testid="full-size">
-          <LightCanvas {...common} label="After Light, full size" sidePx={Infinity} />
+          <LightCanvas {...common} label={strings.afterLightFullSize} sidePx={Infinity} />
         </Box>
       )}
     </Box>

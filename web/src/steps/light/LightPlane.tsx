@@ -4,6 +4,7 @@ import { useMemo, useRef, useState } from 'react'
 import type { OwnControlProps } from '../../stage/controls'
 import { LightDials } from './LightDials'
 import { comparedWith } from './litReadings'
+import { strings } from './strings'
 
 const WIDTH = 240
 const HEIGHT = 112
@@ -35,7 +36,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
     }
   }
   const keep = (next: { warmth: number; tint: number }): void =>
-    actions.keep(`Light ${next.warmth}, ${next.tint}`, 'light', next, 'plane')
+    actions.keep(strings.light(next.warmth, next.tint), 'light', next, 'plane')
   const key = (event: React.KeyboardEvent): void => {
     const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
       event.key
@@ -48,7 +49,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
   return (
     <>
       <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="4px">
-        Colour of the light
+        {strings.colourOfLight}
       </Heading>
       <svg
         ref={svg}
@@ -56,7 +57,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         preserveAspectRatio="none"
         role="group"
-        aria-label="Colour of the light"
+        aria-label={strings.colourOfLight}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId)
           setHeld(true)
@@ -79,13 +80,13 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
           />
         ))}
         <text x="4" y="12">
-          magenta
+          {strings.magenta}
         </text>
         <text x="4" y={HEIGHT - 5}>
-          cooler
+          {strings.cooler}
         </text>
         <text x={WIDTH - 4} y={HEIGHT - 5} textAnchor="end">
-          warmer
+          {strings.warmer}
         </text>
         <circle
           cx={toX(warmth)}
@@ -94,7 +95,7 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
           className="here"
           tabIndex={0}
           role="slider"
-          aria-label="Warmth and tint"
+          aria-label={strings.warmthAndTint}
           aria-valuenow={warmth}
           aria-valuetext={`warmth ${warmth}, tint ${tint}`}
           onKeyDown={key}

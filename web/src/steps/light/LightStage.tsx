@@ -13,6 +13,7 @@ import { LightPanel } from './LightPanel'
 import { LightPicture } from './LightPicture'
 import { TonesInstrument } from './TonesInstrument'
 import { Readout, type PixelReading } from './Readout'
+import { strings } from './strings'
 
 /** Strength of the strain view. */
 const STRAIN = 8
@@ -56,10 +57,10 @@ export function LightStage({ bench }: { bench: Bench }) {
       tools={
         <>
           <Tool type="button" aria-pressed={clipping} onClick={() => setClipping(!clipping)}>
-            Clipping <Key>{keyLabel('clipping')}</Key>
+            {strings.clipping} <Key>{keyLabel('clipping')}</Key>
           </Tool>
           <Tool type="button" aria-pressed={straining} onClick={() => setStraining(!straining)}>
-            Strain <Key>{keyLabel('strain')}</Key>
+            {strings.strain} <Key>{keyLabel('strain')}</Key>
           </Tool>
         </>
       }

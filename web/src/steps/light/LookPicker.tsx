@@ -18,6 +18,7 @@ import { Action, Range } from '../../ui'
 import { bringInCube, cubeOf } from '../../work/assets'
 import { download } from '../../work/delivery'
 import type { ShotActions } from '../../stage/useShotEditor'
+import { strings } from './strings'
 
 /** Colours along each side of an exported table. */
 const CUBE_SIZE = 33
@@ -37,12 +38,12 @@ export function LookPicker({ settings, actions, name }: Props) {
     actions.keep(words, 'light', { look: next }, mergeKey)
   const choose = (id: string): void => {
     const own = LOOK_IDS.find((candidate) => candidate === id)
-    if (own) keep(`Look ${LOOKS[own].name}`, { from: 'own', id: own, strengthPct: 100 })
-    else if (id === 'none') keep('No look', { from: 'none' })
+    if (own) keep(strings.lookWithName(LOOKS[own].name), { from: 'own', id: own, strengthPct: 100 })
+    else if (id === 'none') keep(strings.noLook, { from: 'none' })
   }
   const bringIn = async (table: File): Promise<void> => {
     const { hash, name: title } = await bringInCube(table)
-    keep(`Look ${title}`, { from: 'cube', hash, name: title, strengthPct: 100 })
+    keep(strings.lookWithTitle(title), { from: 'cube', hash, name: title, strengthPct: 100 })
   }
   const takeOut = async (): Promise<void> => {
     const cube = look.from === 'cube' ? await cubeOf(look.hash) : null
@@ -55,34 +56,34 @@ export function LookPicker({ settings, actions, name }: Props) {
     <>
       <NativeSelect.Root size="xs">
         <NativeSelect.Field
-          aria-label="Look"
+          aria-label={strings.look}
           value={look.from === 'own' ? look.id : look.from}
           onChange={(event) => choose(event.target.value)}
         >
-          <option value="none">none</option>
+          <option value="none">{strings.none}</option>
           {LOOK_IDS.map((id) => (
             <option key={id} value={id}>
               {LOOKS[id].name}: {LOOKS[id].words}
             </option>
           ))}
-          {look.from === 'cube' && <option value="cube">{look.name}, a colour table</option>}
+          {look.from === 'cube' && <option value="cube">{strings.colourTable(look.name)}</option>}
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       {look.from !== 'none' && (
         <Flex align="center" gap="8px" marginTop="4px">
-          <Text fontSize="12px">Strength</Text>
+          <Text fontSize="12px">{strings.strength}</Text>
           <Range
             type="range"
-            aria-label="Strength of the look"
+            aria-label={strings.strengthOfLook}
             min={0}
             max={100}
             value={look.strengthPct}
             onChange={(event) =>
               actions.show('light', { look: { ...look, strengthPct: Number(event.target.value) } })
             }
-            onPointerUp={() => keep(`Look at ${look.strengthPct} %`, look, 'look')}
-            onKeyUp={() => keep(`Look at ${look.strengthPct} %`, look, 'look')}
+            onPointerUp={() => keep(strings.lookAt(look.strengthPct), look, 'look')}
+            onKeyUp={() => keep(strings.lookAt(look.strengthPct), look, 'look')}
             flex="1"
           />
           <Text fontFamily="mono" fontSize="12px" width="40px" textAlign="right">
@@ -95,27 +96,27 @@ export function LookPicker({ settings, actions, name }: Props) {
           <Action
             look="quiet"
             fontSize="12px"
-            title="Copies the look’s settings to the sliders"
+            title={strings.copiesLooksSettingsToSliders}
             onClick={() =>
               actions.keep(
-                `Look ${LOOKS[look.id].name} copied to sliders`,
+                strings.lookCopiedToSliders(LOOKS[look.id].name),
                 'light',
                 openedUp(settings),
               )
             }
           >
-            Open up
+            {strings.openUp}
           </Action>
         )}
         <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
-          Import .cube
+          {strings.importCube}
         </Action>
         <Action
           look="quiet"
           fontSize="12px"
-          onClick={() => attempt(takeOut(), 'The colour table couldn’t be made')}
+          onClick={() => attempt(takeOut(), strings.colourTableCouldntBeMade)}
         >
-          Export .cube
+          {strings.exportCube}
         </Action>
       </Flex>
       <input
@@ -123,10 +124,10 @@ export function LookPicker({ settings, actions, name }: Props) {
         type="file"
         accept=".cube"
         hidden
-        aria-label="Colour table to import"
+        aria-label={strings.colourTableToImport}
         onChange={(event) => {
           const [table] = event.target.files ?? []
-          if (table) attempt(bringIn(table), `${table.name} can’t be used as a colour table`)
+          if (table) attempt(bringIn(table), strings.cantBeUsedAsColour(table.name))
           event.target.value = ''
         }}
       />

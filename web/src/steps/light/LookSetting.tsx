@@ -2,6 +2,7 @@ import { LOOK_IDS, LOOKS, type Look } from '@cloudbank/core/steps'
 import { hintOf } from '../../settings'
 import { ChoiceSetting, NumberSetting } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 /** Which look lies over every picture, and how strongly. */
 export function LookSetting({ editor }: { editor: BriefEditor }) {
@@ -10,7 +11,7 @@ export function LookSetting({ editor }: { editor: BriefEditor }) {
   return (
     <>
       <ChoiceSetting
-        label="Look"
+        label={strings.look}
         hint={hintOf('light', 'look')}
         value={look.from === 'own' ? look.id : look.from}
         options={[
@@ -26,8 +27,8 @@ export function LookSetting({ editor }: { editor: BriefEditor }) {
       />
       {look.from !== 'none' && (
         <NumberSetting
-          label="Strength of the look"
-          hint="How strongly the look is applied."
+          label={strings.strengthOfLook}
+          hint={strings.howStronglyLookIsApplied}
           unit="%"
           min={0}
           max={100}

@@ -2,10 +2,11 @@ import { lightingOf } from '@cloudbank/core/shoot'
 import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { OwnControlProps } from '../../stage/controls'
+import { strings } from './strings'
 
 const WORDS = {
-  backdrop: 'from the backdrop, if it is grey',
-  photograph: 'as photographed',
+  backdrop: strings.fromBackdropIfItIs,
+  photograph: strings.asPhotographed,
 } as const
 
 /** Where the neutral comes from; the shot's own choice goes over its lighting's. */
@@ -18,19 +19,21 @@ export function NeutralChoice({ editor, view, shot }: OwnControlProps) {
     <>
       <NativeSelect.Root size="xs">
         <NativeSelect.Field
-          aria-label="Neutral"
+          aria-label={strings.neutral}
           value={own ? neutral.from : 'layered'}
           onChange={({ target: { value } }) => {
             if (value === 'layered')
-              actions.release('Neutral from the lighting and the brief', 'light', ['neutral'])
+              actions.release(strings.neutralFromLightingAndBrief, 'light', ['neutral'])
             else if (value === 'backdrop' || value === 'photograph')
-              actions.keep(`Neutral ${WORDS[value]}`, 'light', { neutral: { from: value } })
+              actions.keep(strings.neutralWithValue(WORDS[value]), 'light', {
+                neutral: { from: value },
+              })
           }}
         >
-          <option value="layered">from its lighting and the brief</option>
+          <option value="layered">{strings.fromItsLightingAndBrief}</option>
           <option value="backdrop">{WORDS.backdrop}</option>
           <option value="photograph">{WORDS.photograph}</option>
-          {own && neutral.from === 'gains' && <option value="gains">by fixed gains</option>}
+          {own && neutral.from === 'gains' && <option value="gains">{strings.byFixedGains}</option>}
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
@@ -42,7 +45,7 @@ export function NeutralChoice({ editor, view, shot }: OwnControlProps) {
         </Text>
         {lighting && (
           <Link to={`/shoots/${view.shoot.id}/lightings/${lighting.id}`}>
-            <u>choose a spot</u>
+            <u>{strings.chooseSpot}</u>
           </Link>
         )}
       </Flex>

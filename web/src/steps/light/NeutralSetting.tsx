@@ -1,11 +1,12 @@
 import { hintOf } from '../../settings'
 import { ChoiceSetting, NumberSetting } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { strings } from './strings'
 
 const CHOICES = [
-  { value: 'backdrop', words: 'from the backdrop, if it is grey' },
-  { value: 'gains', words: 'by fixed gains' },
-  { value: 'photograph', words: 'as photographed' },
+  { value: 'backdrop', words: strings.fromBackdropIfItIs },
+  { value: 'gains', words: strings.byFixedGains },
+  { value: 'photograph', words: strings.asPhotographed },
 ] as const
 
 /** Where the neutral comes from, and the gains where they are fixed. */
@@ -14,7 +15,7 @@ export function NeutralSetting({ editor }: { editor: BriefEditor }) {
   return (
     <>
       <ChoiceSetting
-        label="Neutral"
+        label={strings.neutral}
         hint={hintOf('light', 'neutral')}
         value={neutral.from}
         options={CHOICES}
@@ -28,8 +29,8 @@ export function NeutralSetting({ editor }: { editor: BriefEditor }) {
         (['red', 'green', 'blue'] as const).map((channel) => (
           <NumberSetting
             key={channel}
-            label={`Gain of ${channel}`}
-            hint="A factor in linear light, from 0.25 to 4."
+            label={strings.gainOf(channel)}
+            hint={strings.factorInLinearLightFrom}
             unit="×"
             min={0.25}
             max={4}

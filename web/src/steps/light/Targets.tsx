@@ -9,6 +9,7 @@ import { Action, Attention } from '../../ui'
 import type { OwnControlProps } from '../../stage/controls'
 import { median } from '@cloudbank/core/raster'
 import { exposureFor, litReading, siblingReadings } from './litReadings'
+import { strings } from './strings'
 
 /** Lightness that is off by less than this is even, L*. */
 const EVEN_L = 1.5
@@ -31,7 +32,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
       (ev) => litReading(shot, view, { ...settings, exposureEv: ev })?.[field] ?? null,
     )
     if (exposureEv === null) return
-    editor.actions.keep('Matched to siblings', 'light', { exposureEv })
+    editor.actions.keep(strings.matchedToSiblings, 'light', { exposureEv })
   }
   const lightness = (label: string, field: 'backdropL' | 'productL') => {
     const now = own?.[field] ?? null
@@ -47,7 +48,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
         needs={Math.abs(off) > 3 * EVEN_L}
       >
         {asked !== null && Math.abs(off) > EVEN_L ? (
-          <Handle onClick={() => matchTo(asked, field)}>Match</Handle>
+          <Handle onClick={() => matchTo(asked, field)}>{strings.match}</Handle>
         ) : (
           <Fine>{asked === null ? '' : 'even'}</Fine>
         )}
@@ -60,20 +61,20 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
   return (
     <>
       <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="2px">
-        Compared with siblings
+        {strings.comparedWithSiblings}
       </Heading>
-      {lightness('Backdrop', 'backdropL')}
-      {lightness('Product', 'productL')}
+      {lightness(strings.backdrop, 'backdropL')}
+      {lightness(strings.product, 'productL')}
       {chroma !== null && (
         <Target
-          label="Cast"
+          label={strings.cast}
           measured={chroma.toFixed(1)}
           asked={`< ${THRESHOLDS.castChroma}`}
           needs={isCast}
         >
           {isCast && lighting ? (
             <Link to={`/shoots/${view.shoot.id}/lightings/${lighting.id}`}>
-              <u>Read a spot</u>
+              <u>{strings.readSpot}</u>
             </Link>
           ) : (
             <Fine>{isCast ? '' : 'fine'}</Fine>
@@ -82,12 +83,12 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
       )}
       {histogram && (
         <Target
-          label="Clipped"
+          label={strings.clipped}
           measured={formatPercent(clipped)}
           asked={`< ${formatPercent(THRESHOLDS.clipped01, 0)}`}
           needs={false}
         >
-          <Handle onClick={onClipping}>{clipping ? 'Hide' : 'Show'}</Handle>
+          <Handle onClick={onClipping}>{clipping ? strings.hide : strings.show}</Handle>
         </Target>
       )}
     </>

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { describeChange } from '../../settings'
 import { numberControl } from '../../stage/controls'
 import type { ShotActions } from '../../stage/useShotEditor'
+import { strings } from './strings'
 
 interface Props {
   readonly field: 'shadows' | 'highlights' | 'blackPoint' | 'whitePoint'
@@ -45,7 +46,7 @@ export function ToneHandle({ field, value, x01, y01, direction, actions }: Props
       className={direction === 'up' ? 'tone-handle' : 'tone-end'}
       role="slider"
       tabIndex={0}
-      aria-label={`${control.label}, handle`}
+      aria-label={strings.handle(control.label)}
       aria-valuenow={value}
       aria-valuemin={-100}
       aria-valuemax={100}

@@ -3,6 +3,7 @@ import { median } from '@cloudbank/core/raster'
 import type { OwnControlProps } from '../../stage/controls'
 import { litReading, siblingReadings, toneOfL } from './litReadings'
 import { TONES_HEIGHT, TONES_WIDTH } from './toneScale'
+import { strings } from './strings'
 
 /** What is marked on the tones: where it lies, 0…1, and what it is. */
 export interface ToneMark {
@@ -25,7 +26,7 @@ export function useToneMarks({ editor, view, shot }: OwnControlProps): readonly 
     marks.push({
       at: toneOfL(productL),
       kind: 'product',
-      words: `product ${productL.toFixed(0)}`,
+      words: strings.productWithValue(productL.toFixed(0)),
     })
   if (backdropL !== null) {
     if (asked !== null) marks.push({ at: toneOfL(asked), kind: 'asked', words: null })
@@ -33,7 +34,7 @@ export function useToneMarks({ editor, view, shot }: OwnControlProps): readonly 
     marks.push({
       at: toneOfL(backdropL),
       kind: 'now',
-      words: `backdrop ${backdropL.toFixed(0)}${beside}`,
+      words: strings.backdropWithValue(backdropL.toFixed(0), beside),
     })
   }
   return marks

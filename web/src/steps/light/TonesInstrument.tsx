@@ -13,6 +13,7 @@ import { ToneMarks, ToneMarkWords, useToneMarks } from './ToneMarks'
 import { TONES_HEIGHT, TONES_WIDTH } from './toneScale'
 import { useToneHand } from './useToneHand'
 import './tones.css'
+import { strings } from './strings'
 
 /** How far a black or white point of 100 reaches on the ramp. */
 const POINT_REACH = 0.15
@@ -46,13 +47,13 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
   const path = useMemo(() => pathOf(tone), [tone])
   const marks = useToneMarks({ editor, view, shot })
   const keepCurve = (next: readonly CurvePoint[]): void =>
-    actions.keep('Tone curve', 'light', { curve: [...next] }, 'curve')
+    actions.keep(strings.toneCurve, 'light', { curve: [...next] }, 'curve')
   const hand = useToneHand({ settings, tone, actions, keepCurve })
 
   return (
     <Box
       as="section"
-      aria-label="Tones"
+      aria-label={strings.tones}
       flex="none"
       padding="6px 16px 8px"
       background="paper"
@@ -61,30 +62,35 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
     >
       <Flex align="center" gap="10px" fontSize="12px" height="24px">
         <Text fontWeight="700" fontSize="14px">
-          Tones
+          {strings.tones}
         </Text>
         <Text color="softInk" truncate flex="1" minWidth="0">
-          after adjustments; drag the bars, the curve, its handles or its ends
+          {strings.afterAdjustmentsDragBarsCurve}
         </Text>
         {histogram && (
           <Text fontFamily="mono" color="softInk" whiteSpace="nowrap">
-            {formatPercent(histogram.blocked01)} black, {formatPercent(histogram.clipped01)} clipped
+            {strings.blackClipped(
+              formatPercent(histogram.blocked01),
+              formatPercent(histogram.clipped01),
+            )}
           </Text>
         )}
         <Switch.Root
           size="sm"
           checked={settings.autoTone}
           onCheckedChange={({ checked }) =>
-            actions.keep(`Automatic tone ${checked ? 'on' : 'off'}`, 'light', { autoTone: checked })
+            actions.keep(strings.automaticTone(checked ? 'on' : 'off'), 'light', {
+              autoTone: checked,
+            })
           }
         >
-          <Switch.HiddenInput aria-label="Automatic tone" />
-          <Switch.Label fontSize="12px">Automatic</Switch.Label>
+          <Switch.HiddenInput aria-label={strings.automaticToneLabel} />
+          <Switch.Label fontSize="12px">{strings.automatic}</Switch.Label>
           <Switch.Control />
         </Switch.Root>
         {curve.length > 0 && (
           <Action look="quiet" fontSize="12px" onClick={() => keepCurve([])}>
-            Straighten
+            {strings.straighten}
           </Action>
         )}
       </Flex>
@@ -97,8 +103,11 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
           role="img"
           aria-label={
             histogram
-              ? `Tones, ${formatPercent(histogram.clipped01)} clipped, ${formatPercent(histogram.blocked01)} black`
-              : 'Tones'
+              ? strings.tonesClippedBlack(
+                  formatPercent(histogram.clipped01),
+                  formatPercent(histogram.blocked01),
+                )
+              : strings.tones
           }
           {...hand}
         >

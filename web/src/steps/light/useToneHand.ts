@@ -2,6 +2,7 @@ import { useRef, type PointerEvent, type PointerEventHandler } from 'react'
 import type { CurvePoint, LightSettings } from '@cloudbank/core/steps'
 import { formatSigned } from '@cloudbank/core/words'
 import type { ShotActions } from '../../stage/useShotEditor'
+import { strings } from './strings'
 
 /** A press nearer to the curve than this, in pixels, takes hold of it. */
 const NEAR_PX = 9
@@ -60,7 +61,12 @@ export function useToneHand({ settings, tone, actions, keepCurve }: Options): Ha
     if (hold?.kind !== 'push') return
     const exposureEv = pushed(event, hold)
     if (exposureEv === hold.fromEv) return
-    actions.keep(`Exposure ${formatSigned(exposureEv, 2)}`, 'light', { exposureEv }, 'exposureEv')
+    actions.keep(
+      strings.exposure(formatSigned(exposureEv, 2)),
+      'light',
+      { exposureEv },
+      'exposureEv',
+    )
   }
   return { onPointerDown: press, onPointerMove: drag, onPointerUp: letGo, onPointerCancel: letGo }
 }

@@ -11,6 +11,7 @@ import { FindingList } from '../../stage/FindingList'
 import type { Borrowed } from './borrowed'
 import type { TidyDrawing } from './useTidyView'
 import { BRUSHES, LOOK_WORDS, STRAINS, TOOLS, useTidyTools, WITH_STRENGTH } from './tidyTools'
+import { strings } from './strings'
 
 interface Props {
   readonly bench: Bench
@@ -31,7 +32,7 @@ export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
       {drawn?.facts.calmsTexture && (
         <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
           <Attention />
-          <Text>A smoothed surface has texture: check that it still looks right.</Text>
+          <Text>{strings.smoothedSurfaceHasTextureCheck}</Text>
         </Flex>
       )}
       <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
@@ -58,26 +59,36 @@ function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
   const found = (drawn?.facts.specks.length ?? 0) - refused
   const named = new Map(bench.editor.placements.map(({ id, name }) => [id, name]))
   return (
-    <Part title="Found">
+    <Part title={strings.found}>
       <Text fontSize="12px" data-testid="found">
         {specks === 'none'
-          ? 'Not searched for. Choose below how to clean it.'
+          ? strings.notSearchedForChooseBelow
           : drawn
-            ? `${countOf(found, 'speck')} found${refused > 0 ? `, ${refused} rejected` : ''}.`
-            : 'Searching …'}
+            ? `${countOf(found, 'speck')} found${refused > 0 ? strings.rejected(refused) : ''}.`
+            : strings.searching}
       </Text>
       {specks !== 'none' && drawn && (
-        <Box as="ul" listStyleType="none" fontSize="12px" color="softInk" aria-label="Visible at">
+        <Box
+          as="ul"
+          listStyleType="none"
+          fontSize="12px"
+          color="softInk"
+          aria-label={strings.visibleAt}
+        >
           {drawn.facts.seenAt.map(({ placementId, count }) => (
             <li key={placementId}>
-              {named.get(placementId) ?? placementId}: {count} visible
+              {named.get(placementId) ?? placementId}: {count} {strings.visible}
             </li>
           ))}
         </Box>
       )}
-      <Toggle label="Mark dirt" value={marks} set={(on) => useTidyTools.setState({ marks: on })} />
       <Toggle
-        label="Show strokes"
+        label={strings.markDirt}
+        value={marks}
+        set={(on) => useTidyTools.setState({ marks: on })}
+      />
+      <Toggle
+        label={strings.showStrokes}
         value={strokes}
         set={(on) => useTidyTools.setState({ strokes: on })}
       />
@@ -104,28 +115,28 @@ function Toggle(props: { label: string; value: boolean; set: (on: boolean) => vo
 function Looks() {
   const { look, strain, shade, band } = useTidyTools()
   return (
-    <Part title="View" aside={<Key>{keyLabel('look')}</Key>}>
+    <Part title={strings.view} aside={<Key>{keyLabel('look')}</Key>}>
       <Choices
-        label="View"
+        label={strings.view}
         options={TIDY_LOOKS.map((id) => ({ id, word: LOOK_WORDS[id] }))}
         chosen={look}
         choose={(id) => useTidyTools.setState({ look: id })}
       />
       {look === 'swept' && (
         <Text fontSize="12px" color="softInk">
-          Lighter areas are swept more.
+          {strings.lighterAreasAreSweptMore}
         </Text>
       )}
       {look === 'strain' && (
         <Choices
-          label="Strain"
+          label={strings.strain}
           options={STRAINS.map(({ word }, i) => ({ id: i as 0 | 1 | 2, word }))}
           chosen={strain}
           choose={(id) => useTidyTools.setState({ strain: id })}
         />
       )}
       <Choices
-        label="Light"
+        label={strings.light}
         options={(Object.keys(SHADES) as Shade[]).map((id) => ({ id, word: id }))}
         chosen={shade}
         choose={(id) => useTidyTools.setState({ shade: id })}
@@ -162,7 +173,7 @@ function Choices<Id extends string | number>({ label, options, chosen, choose }:
 
 const BandSlider = ({ band }: { band: number }) => (
   <Slider
-    label="Grain is finer than"
+    label={strings.grainIsFinerThan}
     reading={`${(band * 2000).toFixed(1)} px`}
     value={band}
     min={0.0005}
@@ -190,7 +201,7 @@ function ToolPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
       )}
       {WITH_STRENGTH.has(tool.id) && (
         <Slider
-          label="Strength"
+          label={strings.strength}
           reading={formatPercent(hand.strength, 0)}
           value={hand.strength}
           min={0.05}
@@ -206,13 +217,13 @@ function ToolPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
 }
 
 const OUTLINING = [
-  { id: 'box', word: 'Rectangle' },
-  { id: 'hand', word: 'Freehand' },
+  { id: 'box', word: strings.rectangle },
+  { id: 'hand', word: strings.freehand },
 ] as const
 const BORROWING = [
-  { id: 'choose', word: 'Choose an area' },
-  { id: 'out', word: 'Paint out' },
-  { id: 'in', word: 'Paint in' },
+  { id: 'choose', word: strings.chooseArea },
+  { id: 'out', word: strings.paintOut },
+  { id: 'in', word: strings.paintIn },
 ] as const
 
 function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 'borrowed'>) {
@@ -223,7 +234,7 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
   return (
     <>
       <Choices
-        label="Draw it as"
+        label={strings.drawItAs}
         options={OUTLINING}
         chosen={outlining}
         choose={(id) => useTidyTools.setState({ outlining: id, area: null })}
@@ -232,22 +243,22 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
         <>
           {all.length > 1 && (
             <Choices
-              label="Placed areas"
-              options={all.map(({ id }, i) => ({ id, word: `Area ${i + 1}` }))}
+              label={strings.placedAreas}
+              options={all.map(({ id }, i) => ({ id, word: strings.area(i + 1) }))}
               chosen={chosen.id}
               choose={(id) => useTidyTools.setState({ borrowed: id })}
             />
           )}
           <Choices
-            label={all.length > 1 ? 'This area' : 'The area'}
+            label={all.length > 1 ? strings.thisArea : strings.theArea}
             options={BORROWING}
             chosen={borrowing}
             choose={(id) => useTidyTools.setState({ borrowing: id })}
           />
           <Flex align="center" gap="8px" fontSize="12px" marginTop="4px">
-            <Text>turned</Text>
+            <Text>{strings.turned}</Text>
             <NumberInput
-              label="Turn of the area"
+              label={strings.turnOfArea}
               unit="°"
               width="56px"
               min={-180}
@@ -256,30 +267,34 @@ function BorrowPart({ works, borrowed: { all, chosen } }: Pick<Props, 'works' | 
               value={chosen.work.turnDeg}
               onProblem={() => undefined}
               commit={(turnDeg) =>
-                turnDeg !== null && change(`Area turned ${turnDeg}°`, { turnDeg })
+                turnDeg !== null && change(strings.areaTurned(turnDeg), { turnDeg })
               }
             />
-            <Text>size</Text>
+            <Text>{strings.size}</Text>
             <NumberInput
-              label="Size of the area"
+              label={strings.sizeOfArea}
               unit="%"
               width="56px"
               min={10}
               max={1000}
               value={Math.round(chosen.work.scale * 100)}
               onProblem={() => undefined}
-              commit={(pct) => pct !== null && change(`Area at ${pct} %`, { scale: pct / 100 })}
+              commit={(pct) => pct !== null && change(strings.areaAt(pct), { scale: pct / 100 })}
             />
           </Flex>
           <Toggle
-            label="Mirrored"
+            label={strings.mirrored}
             value={chosen.work.mirrored}
-            set={(mirrored) => change(mirrored ? 'Area mirrored' : 'Area as it was', { mirrored })}
+            set={(mirrored) =>
+              change(mirrored ? strings.areaMirrored : strings.areaAsItWas, { mirrored })
+            }
           />
           <Toggle
-            label="Matches the tone"
+            label={strings.matchesTone}
             value={chosen.work.matched}
-            set={(matched) => change(matched ? 'Tone matched' : 'Tone as it was', { matched })}
+            set={(matched) =>
+              change(matched ? strings.toneMatched : strings.toneAsItWas, { matched })
+            }
           />
         </>
       )}

@@ -28,6 +28,7 @@ import { TidyPanel } from './TidyPanel'
 import { borrowedOf } from './borrowed'
 import { BRUSHES, nextLook, STRAINS, TOOLS, useTidyTools, type ToolId } from './tidyTools'
 import { useTidyView } from './useTidyView'
+import { strings } from './strings'
 
 const NONE: readonly never[] = []
 
@@ -85,7 +86,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
       if (!chosen || hand.borrowing === 'choose') return
       const { radius, hardness, borrowing: says } = hand
       const mask = [...chosen.work.mask, { points, radius, hardness, says }]
-      works.change(chosen.id, `Area painted ${says}`, { ...chosen.work, mask })
+      works.change(chosen.id, strings.areaPainted(says), { ...chosen.work, mask })
     },
   })
   const paints = BRUSHES.has(hand.tool) || (hand.tool === 'borrow' && hand.borrowing !== 'choose')
@@ -97,7 +98,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
       result={
         drawn ? (
           <DrawnParts
-            label="Tidied"
+            label={strings.tidied}
             testId="tidy-picture"
             whole={drawn}
             detail={close}

@@ -1,6 +1,7 @@
 import type { TidyTileFacts } from '@cloudbank/core/steps'
 import type { Shot } from '../../data'
 import type { LensTile } from '../../lens'
+import { strings } from './strings'
 
 /** Room between dirt and its mark, in hundredths of the tile. */
 const ROOM = 1.2
@@ -29,7 +30,7 @@ export function TidyTile({ tile, shot }: { tile: LensTile<TidyTileFacts>; shot: 
         viewBox="0 0 100 100"
         preserveAspectRatio="none"
         style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
-        aria-label={`${fileName}: ${specks.length} specks`}
+        aria-label={strings.specks(fileName, specks.length)}
         data-specks={specks.length}
       >
         {LINES.map(({ stroke, width }) => (

@@ -3,6 +3,7 @@ import type { SpeckMark } from '@cloudbank/core/steps'
 import type { ShootId, Shot } from '../../data'
 import { attempt } from '../../notices'
 import { keepPuts } from '../../work/saves'
+import { strings } from './strings'
 
 /** A mark is hit within this share of the picture about it. */
 const REACH = 0.006
@@ -37,6 +38,6 @@ export function refuseAt(
     ? taken.map(([id]) => at(id, undefined))
     : [at(crypto.randomUUID(), middle)]
   if (puts.length === 0) return
-  const words = hit.isRefused ? 'Rejection undone' : 'Rejected as dirt'
-  attempt(keepPuts(shootId, words, puts), 'The mark is unchanged')
+  const words = hit.isRefused ? strings.rejectionUndone : strings.rejectedAsDirt
+  attempt(keepPuts(shootId, words, puts), strings.markIsUnchanged)
 }

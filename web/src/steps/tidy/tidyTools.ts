@@ -2,34 +2,35 @@ import { create } from 'zustand'
 import { TIDY_LOOKS, type Shade, type TidyLook } from '@cloudbank/core/steps'
 import type { Point } from '@cloudbank/core/strokes'
 import type { KeyName } from '../../keys/keys'
+import { strings } from './strings'
 
 /** What the pointer does to the surfaces. */
 export const TOOLS = [
-  { id: 'hand', word: 'Move', hint: 'Drag the picture.' },
+  { id: 'hand', word: strings.move, hint: strings.dragPicture },
   {
     id: 'refuse',
-    word: 'Reject',
-    hint: 'Click a mark that isn’t dirt; click it again to clean it after all.',
+    word: strings.reject,
+    hint: strings.clickMarkThatIsntDirt,
   },
-  { id: 'mend', word: 'Mend', hint: 'Paint over a flaw to rebuild it from its surroundings.' },
+  { id: 'mend', word: strings.mend, hint: strings.paintOverFlawToRebuild },
   {
     id: 'borrow',
-    word: 'Clone',
-    hint: 'Draw around a clean area, then click where its centre should go.',
+    word: strings.clone,
+    hint: strings.drawAroundCleanAreaThen,
   },
   {
     id: 'calm',
-    word: 'Smooth',
-    hint: 'Evens out blotches and fine dirt on smooth surfaces; edges and highlights stay.',
+    word: strings.smooth,
+    hint: strings.evensOutBlotchesAndFine,
   },
-  { id: 'tone', word: 'Tone', hint: 'Smooths tone; grain stays.' },
-  { id: 'grain', word: 'Grain', hint: 'Copies grain from nearby; tone stays.' },
+  { id: 'tone', word: strings.tone, hint: strings.smoothsToneGrainStays },
+  { id: 'grain', word: strings.grain, hint: strings.copiesGrainFromNearbyTone },
   {
     id: 'sweep',
-    word: 'Sweep',
-    hint: 'Cleans the backdrop in broad strokes; gradual changes of tone and grain stay.',
+    word: strings.sweep,
+    hint: strings.cleansBackdropInBroadStrokes,
   },
-  { id: 'blur', word: 'Blur', hint: 'Blurs beyond recognition.' },
+  { id: 'blur', word: strings.blur, hint: strings.blursBeyondRecognition },
 ] as const satisfies readonly { id: KeyName; word: string; hint: string }[]
 
 export type ToolId = (typeof TOOLS)[number]['id']
@@ -51,12 +52,12 @@ export const LOOK_WORDS: Readonly<Record<TidyLook, string>> = {
   strain: 'Strained',
   tone: 'Tone',
   grain: 'Grain',
-  swept: 'Where swept',
+  swept: strings.whereSwept,
 }
 
 /** How much the strain view exaggerates, in three steps. */
 export const STRAINS = [
-  { word: 'a little', strength: 4 },
+  { word: strings.little, strength: 4 },
   { word: 'more', strength: 8 },
   { word: 'most', strength: 16 },
 ] as const

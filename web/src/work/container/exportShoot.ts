@@ -4,6 +4,7 @@ import { FORMATS } from '@cloudbank/core/codec'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Database, Rendition, ShootId, Shot } from '../../data'
 import { loadZip } from '../zip'
+import { strings } from '../strings'
 
 interface Options {
   /** Told how many files are in, and of how many. */
@@ -29,7 +30,7 @@ export async function exportShoot(
   db: Database,
 ): Promise<Blob> {
   const shoot = await db.shoots.get(shootId)
-  if (!shoot) throw new ContainerError('the shoot no longer exists')
+  if (!shoot) throw new ContainerError(strings.shootNoLongerExists)
   const of = <Row>(table: string): Promise<Row[]> =>
     db.table<Row>(table).where('shootId').equals(shootId).toArray()
   const shots = await of<Shot>('shots')
@@ -114,7 +115,7 @@ async function blobOf(
   db: Database,
 ): Promise<Blob> {
   const row = await db.table<{ blob: Blob }, string>(table).get(hash)
-  if (!row) throw new ContainerError(`a file of it is missing from this browser: ${table}, ${hash}`)
+  if (!row) throw new ContainerError(strings.fileOfItIsMissing(table, hash))
   return row.blob
 }
 

@@ -22,6 +22,7 @@ import {
   type Shoot,
 } from '../../data'
 import { loadZip } from '../zip'
+import { strings } from '../strings'
 
 /** Whether a file is a shoot, by the name of its first entry. */
 export async function isContainer(blob: Blob): Promise<boolean> {
@@ -45,7 +46,7 @@ export async function importShoot(blob: Blob, signal: AbortSignal, db: Database)
     for (const entry of await entriesOf(() => reader.getEntries()))
       if (!entry.directory) entries.set(entry.filename, entry)
     const json = entries.get(CONTAINER.json)
-    if (!json) throw new ContainerError('it holds no shoot')
+    if (!json) throw new ContainerError(strings.itHoldsNoShoot)
     const contained = parseContained(await textOf(json))
     const rows = await checkedRows(await besideWhatIsHere(contained, db))
     await bringFiles(entries, contained, rows, signal, db)
@@ -59,7 +60,7 @@ async function entriesOf(read: () => Promise<Entry[]>): Promise<Entry[]> {
   try {
     return await read()
   } catch (error) {
-    throw new ContainerError('the zip is damaged; copy the file again', { cause: error })
+    throw new ContainerError(strings.zipIsDamagedCopyFile, { cause: error })
   }
 }
 
@@ -74,7 +75,7 @@ async function blobOf(entry: FileEntry, signal?: AbortSignal): Promise<Blob> {
     return await entry.getData(new BlobWriter(), options)
   } catch (error) {
     if (signal?.aborted) throw new CancelledError()
-    throw new ContainerError(`${entry.filename} in it is damaged; copy the file again`, {
+    throw new ContainerError(strings.inItIsDamagedCopy(entry.filename), {
       cause: error,
     })
   }
@@ -134,7 +135,7 @@ async function bringFiles(
   const named = byHash(entries)
   const need = (folder: string, hash: string): FileEntry => {
     const entry = named.get(`${folder}/${hash}`)
-    if (!entry) throw new ContainerError(`${folder}/${hash} is missing in it`)
+    if (!entry) throw new ContainerError(strings.isMissingInIt(folder, hash))
     return entry
   }
   const { folders } = CONTAINER
@@ -153,7 +154,7 @@ async function bringFiles(
     })
   for (const { hash, role, name, file } of contained.assets) {
     const entry = entries.get(file)
-    if (!entry) throw new ContainerError(`${file} is missing in it`)
+    if (!entry) throw new ContainerError(strings.isMissingInItWithFile(file))
     const blob = await blobOf(entry, signal)
     await db.assets.put({ hash: AssetHash.parse(hash), role, name, blob })
   }

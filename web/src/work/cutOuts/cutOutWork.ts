@@ -6,6 +6,7 @@ import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type CutOutItem, type Database, type Lighting, type Shot } from '../../data'
 import { describeError } from '../../notices'
 import { makeCutOut } from './makeCutOut'
+import { strings } from '../strings'
 
 /** Makes the cut-outs that wait, each by its shot as it is then, and keeps them until all are there. */
 export const cutOutWork = (pool: Jobs, db: Database): Work<CutOutItem> => ({
@@ -33,7 +34,7 @@ async function outcomeOf(
   db: Database,
 ): Promise<CutOutItem['outcome']> {
   const shot = await db.shots.get(shotId)
-  if (!shot) return { state: 'failed', reason: 'the shot no longer exists' }
+  if (!shot) return { state: 'failed', reason: strings.shotNoLongerExists }
   try {
     const plan = planOf(shot, await recipeFor(shot, db))
     return { state: 'made', blob: await makeCutOut(shot, plan, format, { pool, db, signal }) }
@@ -47,7 +48,7 @@ async function outcomeOf(
 async function recipeFor(shot: Shot, db: Database): Promise<Recipe> {
   const shoot = await db.shoots.get(shot.shootId)
   const row = shoot && (await db.briefs.get(shoot.briefId))
-  if (!row) throw new Error('the shoot no longer has a brief')
+  if (!row) throw new Error(strings.shootNoLongerHasBrief)
   const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
   const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
   const { steps } = row.brief

@@ -1,6 +1,5 @@
 import type { CutOutFormat } from '@cloudbank/core/cutOut'
 import { stemOf, uniqueStems } from '@cloudbank/core/names'
-import { countOf } from '@cloudbank/core/words'
 import { workThrough } from '@cloudbank/hosts/runs'
 import { database, type CutOutItem, type Database, type Shoot, type Shot } from '../../data'
 import { describeError, useNotices } from '../../notices'
@@ -12,6 +11,7 @@ import { createReporter } from '../reporter'
 import { loadZip } from '../zip'
 import { cutOutWork } from './cutOutWork'
 import { cutOutName } from './saveCutOut'
+import { strings } from '../strings'
 
 export const { useReport: useCutOutReport, reporter } = createReporter()
 
@@ -45,14 +45,14 @@ export const continueCutOuts = oneAtATime(async () => {
     const ports = browserPorts(reporter)
     await workThrough(cutOutWork(sharedPool(), database), ports)
     // Another tab that stood in line hands over nothing twice.
-    const complete = await ports.lock.hold('cut-outs handed over', () => takeComplete(database))
+    const complete = await ports.lock.hold(strings.cutOutsHandedOver, () => takeComplete(database))
     for (const { zip, name, failed } of complete) {
       if (zip) download(zip, name)
       for (const { path, reason } of failed)
-        useNotices.getState().need(`${path} was not made: ${reason}.`)
+        useNotices.getState().need(strings.wasNotMade(path, reason))
     }
   } catch (error) {
-    useNotices.getState().need(`Saving cut-outs stopped: ${describeError(error)}.`)
+    useNotices.getState().need(strings.savingCutOutsStopped(describeError(error)))
   }
 })
 
@@ -80,7 +80,7 @@ export async function takeComplete(db: Database): Promise<Complete[]> {
     const shoot = items[0] && (await db.shoots.get(items[0].shootId))
     complete.push({
       zip: made.length > 0 ? await pack(made) : null,
-      name: `${shoot?.name ?? 'Shoot'}, ${countOf(made.length, 'cut-out')}.zip`,
+      name: strings.zip(shoot?.name ?? 'Shoot', made.length),
       failed,
     })
     await db.cutOuts.where('jobId').equals(jobId).delete()

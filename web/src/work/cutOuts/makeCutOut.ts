@@ -4,6 +4,7 @@ import type { Jobs } from '@cloudbank/hosts/pool'
 import type { Database, Shot } from '../../data'
 import { assetsOf } from '../assets'
 import { mattesOf } from '../runs'
+import { strings } from '../strings'
 
 interface Surroundings {
   readonly pool: Jobs
@@ -23,7 +24,7 @@ export async function makeCutOut(
   { pool, db, signal }: Surroundings,
 ): Promise<Blob> {
   const original = await db.originals.get(shot.originalHash)
-  if (!original) throw new Error('the photograph is missing from this browser')
+  if (!original) throw new Error(strings.photographIsMissingFromThis)
   const { bytes } = await pool.run<'cut-out'>(
     {
       kind: 'cut-out',

@@ -1,5 +1,5 @@
-import { countOf } from '@cloudbank/core/words'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
+import { strings } from '../strings'
 import type { LeftFile } from '@cloudbank/core/shoot'
 
 /** Keeps what has left, so that it can be had again, and what those say who received it. */
@@ -53,9 +53,9 @@ export async function cameBack(
   await db.transaction('rw', db.deliveries, db.shots, async () => {
     await db.deliveries.update(delivery.id, { verdict: { kind: 'came-back', note, shotIds: back } })
     for (const id of back)
-      await db.shots.update(id, { verdict: { kind: 'returned', reason: `came back: ${note}` } })
+      await db.shots.update(id, { verdict: { kind: 'returned', reason: strings.cameBack(note) } })
   })
-  return `${countOf(back.length, 'shot')} came back.`
+  return strings.cameBackWithCount(back.length)
 }
 
 /** What a delivery weighs, in bytes. */

@@ -7,6 +7,7 @@ import {
 } from '@cloudbank/core/shoot'
 import { sha256 } from '@cloudbank/hosts/pool'
 import { FileHash, type Database } from '../../data'
+import { strings } from '../strings'
 
 /**
  * A rendition with the words that are asked for written into it. It stays as it was made where none are, where
@@ -20,7 +21,7 @@ export async function leavingFile(
 ): Promise<{ blob: Blob; left: LeftFile }> {
   const { path, rendition, shot } = file
   const row = await db.contents.get(rendition.fileHash)
-  if (!row) throw new Error(`${path} is missing from this browser; make it again`)
+  if (!row) throw new Error(strings.isMissingFromThisBrowser(path))
   const asIs = {
     blob: row.blob,
     left: { file, bytes: rendition.bytes, sha256: rendition.fileHash, words: null },

@@ -4,6 +4,7 @@ import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
 import type { LeftFile } from '@cloudbank/core/shoot'
 import { leavingFile } from './leavingFile'
+import { strings } from '../strings'
 
 /** Where the files of a delivery go, one after the other. */
 export interface Sink {
@@ -62,7 +63,7 @@ export async function packAgain(
 ): Promise<void> {
   for (const { path, fileHash, words, format } of delivery.files) {
     const file = await db.contents.get(fileHash)
-    if (!file) throw new Error(`${path} is missing from this browser`)
+    if (!file) throw new Error(strings.isMissingFromThisBrowserWithPath(path))
     const made =
       words && format
         ? withFileWords(new Uint8Array(await file.blob.arrayBuffer()), format, words)

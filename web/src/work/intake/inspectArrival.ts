@@ -4,6 +4,7 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { WorkerLostError, type JobResults, type Jobs } from '@cloudbank/hosts/pool'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { OriginalHash, newShotId, type Arrival, type Database, type Shot } from '../../data'
+import { strings } from '../strings'
 
 /** Longer side of the preview that stands in for a photograph on the sheet, in pixels. */
 const PREVIEW_SIDE_PX = 640
@@ -76,7 +77,7 @@ async function keepShot(
     if (twin) {
       // The copy whose name leads to a product says what the photograph shows.
       if (twin.sku === null && sku !== null) await shots.update(twin.id, { sku, angle, place })
-      const reason = `the same photograph as ${twin.fileName}, kept once`
+      const reason = strings.samePhotographAsKeptOnce(twin.fileName)
       await refusals.add({ shootId, fileName, reason, kind: 'known' })
       return
     }

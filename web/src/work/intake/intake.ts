@@ -11,6 +11,7 @@ import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { intakeWork } from './intakeWork'
 import { keepingTabs, nameLost, takeIn, type IncomingFile } from './takeIn'
+import { strings } from '../strings'
 
 export const { useReport: useIntakeReport, reporter } = createReporter()
 
@@ -30,17 +31,16 @@ async function work(): Promise<void> {
       .getState()
       .need(
         isNoRoom(error)
-          ? `No space left in this browser: ${what} waiting to be imported. Free some on the home page; the import resumes by itself.`
-          : `Import stopped: ${describeError(error)}. ${what} waiting; the import resumes when Cloudbank is opened again.`,
+          ? strings.noSpaceLeftInThis(what)
+          : strings.importStoppedWaitingImportResumes(describeError(error), what),
       )
   }
 }
 
 function sayShoot(fileName: string, brought: Shoot | ContainerError): void {
   const { say, need } = useNotices.getState()
-  if (brought instanceof ContainerError)
-    need(`${fileName} couldn’t be imported: ${brought.message}.`)
-  else say(`${brought.name} was imported from ${fileName}.`)
+  if (brought instanceof ContainerError) need(strings.couldntBeImported(fileName, brought.message))
+  else say(strings.wasImportedFrom(brought.name, fileName))
 }
 
 /** Gives files to a shoot. What there is no room for is said at once, by name. */
@@ -54,7 +54,7 @@ export async function giveFiles(shootId: ShootId, files: readonly IncomingFile[]
         `No space left in this browser for ${first}${others.length > 0 ? ` and ${countOf(others.length, 'more file', 'more files')}` : ''}. Free some on the home page, then drop ${others.length > 0 ? 'them' : 'it'} again.`,
       )
   } catch (error) {
-    need(`The files couldn’t be saved: ${describeError(error)}.`)
+    need(strings.filesCouldntBeSaved(describeError(error)))
   }
 }
 

@@ -2,6 +2,7 @@ import { readFileName } from '@cloudbank/core/shoot'
 import { database, type Arrival, type Database, type ShootId } from '../../data'
 import { isNoRoom } from '../../notices'
 import { isHidden, sniff, type GivenKind } from './sniff'
+import { strings } from '../strings'
 
 export interface IncomingFile {
   readonly fileName: string
@@ -59,7 +60,7 @@ export async function takeIn(
     sorted.map(({ file: { fileName } }) => ({
       shootId,
       fileName,
-      reason: 'not saved before the page was closed; drop it again',
+      reason: strings.notSavedBeforePageWas,
       kind: 'coming',
       tab,
     })),

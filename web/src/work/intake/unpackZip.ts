@@ -6,6 +6,7 @@ import { isNoRoom } from '../../notices'
 import { loadZip } from '../zip'
 import { isHidden, sniff } from './sniff'
 import { arrivalOf } from './takeIn'
+import { strings } from '../strings'
 
 /** What a zip may hold. */
 export const ZIP_LIMITS = {
@@ -68,7 +69,7 @@ export async function unpackZip(
   } catch (error) {
     if (error instanceof CancelledError || isNoRoom(error)) throw error
     const why = error instanceof Error ? error.message.toLowerCase() : String(error)
-    await refuse(arrival, arrival.fileName, `a damaged zip (${why})`, db)
+    await refuse(arrival, arrival.fileName, strings.damagedZip(why), db)
   } finally {
     useUnpacking.setState({ now: null })
     await reader.close()
@@ -76,9 +77,9 @@ export async function unpackZip(
   await db.arrivals.delete(arrival.id!)
 }
 
-const LOCKED = 'locked by a password; unpack it first'
-const DAMAGED = 'damaged in the zip'
-const TOO_MUCH = 'holds more than one shoot can take; the first part was imported, split the rest'
+const LOCKED = strings.lockedByPasswordUnpackIt
+const DAMAGED = strings.damagedInZip
+const TOO_MUCH = strings.holdsMoreThanOneShoot
 
 /** An entry's bytes, or why it is not taken. What it says of its size is not believed. */
 async function readEntry(
@@ -133,4 +134,4 @@ async function placeFor(
   return () => db.arrivals.add(row)
 }
 
-const NESTED = 'a zip within a zip; unpack it first'
+const NESTED = strings.zipWithinZipUnpackIt

@@ -1,8 +1,8 @@
 import { evenInputs } from '@cloudbank/core/shoot'
 import { planEvenOut, type EvenPlan } from '@cloudbank/core/steps'
-import { countOf } from '@cloudbank/core/words'
 import { perform, put, type ShootView, type Shot } from '../../data'
 import { useNotices } from '../../notices'
+import { strings } from '../strings'
 
 /** Evens out shots with one another and keeps it as touches; says how it went. */
 export async function evenOut(
@@ -13,7 +13,7 @@ export async function evenOut(
   const plan = planEvenOut(evenInputs(view, shots))
   await perform({
     shootId: view.shoot.id,
-    words: `Evened out ${what}`,
+    words: strings.evenedOut(what),
     edits: [...plan.evens].map(([id, even]) =>
       put('shots', id, ['touches', 'light', 'even'], even),
     ),
@@ -28,7 +28,5 @@ export async function evenOutAndSay(
   what: string,
 ): Promise<void> {
   const { evens, left } = await evenOut(view, shots, what)
-  useNotices
-    .getState()
-    .say(`${countOf(evens.size, 'shot')} evened out; ${left.length} left as they are.`)
+  useNotices.getState().say(strings.evenedOutLeftAsThey(evens.size, left.length))
 }

@@ -1,5 +1,4 @@
 import type { NeutralReading, Spot } from '@cloudbank/core/steps'
-import { countOf } from '@cloudbank/core/words'
 import {
   create,
   newLightingId,
@@ -11,6 +10,7 @@ import {
   type Lighting,
   type Shot,
 } from '../../data'
+import { strings } from '../strings'
 
 const act = ({ shootId }: Lighting, words: string, edits: readonly Edit[]): Promise<void> =>
   perform({ shootId, words, edits })
@@ -34,24 +34,24 @@ export function readNeutralInto(
   }
   return act(
     lighting,
-    `Neutral of ${lighting.name} read on ${shot.fileName}`,
+    strings.neutralOfReadOn(lighting.name, shot.fileName),
     putFields('lightings', lighting.id, { neutral, referenceShotId: shot.id }),
   )
 }
 
 export const takeOffNeutral = (lighting: Lighting): Promise<void> =>
-  act(lighting, `Neutral of ${lighting.name} cleared`, [
+  act(lighting, strings.neutralOfCleared(lighting.name), [
     put('lightings', lighting.id, ['neutral'], null),
   ])
 
 /** Uses the neutral of one lighting for another one, too, of this shoot or of another. */
 export const carryNeutral = (from: Lighting, to: Lighting): Promise<void> =>
-  act(to, `Neutral of ${from.name} copied to ${to.name}`, [
+  act(to, strings.neutralOfCopiedTo(from.name, to.name), [
     put('lightings', to.id, ['neutral'], from.neutral),
   ])
 
 export const renameLighting = (lighting: Lighting, name: string): Promise<void> =>
-  act(lighting, `Lighting ${lighting.name} named ${name}`, [
+  act(lighting, strings.lightingNamed(lighting.name, name), [
     put('lightings', lighting.id, ['name'], name),
   ])
 
@@ -65,7 +65,7 @@ export async function moveShots(shots: readonly Shot[], to: Lighting | null): Pr
   const moved = shots.filter(({ lightingId }) => lightingId !== (to?.id ?? null))
   await perform({
     shootId: first.shootId,
-    words: `${countOf(moved.length, 'shot')} moved to ${to?.name ?? 'no lighting'}`,
+    words: strings.movedTo(moved.length, to?.name ?? 'no lighting'),
     edits: moveTo(moved, to),
   })
 }
@@ -78,7 +78,7 @@ export async function splitOff(shots: readonly Shot[], from: Lighting | null): P
   const lighting: Lighting = {
     id: newLightingId(),
     shootId,
-    name: from ? `${from.name}, part` : 'New lighting',
+    name: from ? strings.part(from.name) : strings.newLighting,
     takenAt: from?.takenAt ?? null,
     referenceShotId: null,
     neutral: null,
@@ -86,7 +86,7 @@ export async function splitOff(shots: readonly Shot[], from: Lighting | null): P
   }
   await perform({
     shootId,
-    words: `${countOf(shots.length, 'shot')} split off as ${lighting.name}`,
+    words: strings.splitOffAs(shots.length, lighting.name),
     edits: [create('lightings', lighting), ...moveTo(shots, lighting)],
   })
 }
@@ -99,7 +99,7 @@ export function mergeLightings(
 ): Promise<void> {
   const { neutral, referenceShotId } = from
   const adopts = to.neutral === null && neutral !== null
-  return act(to, `${from.name} merged into ${to.name}`, [
+  return act(to, strings.mergedInto(from.name, to.name), [
     ...moveTo(
       shots.filter(({ lightingId }) => lightingId === from.id),
       to,

@@ -7,6 +7,7 @@ import { oneAtATime } from '../oneAtATime'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { measureWork } from './measureWork'
+import { strings } from '../strings'
 
 export const { useReport: useMeasuringReport, reporter } = createReporter()
 
@@ -16,11 +17,11 @@ export const continueMeasuring = oneAtATime(work)
 async function work(): Promise<void> {
   const { need } = useNotices.getState()
   const onFailure = (fileName: string, reason: string): void =>
-    need(`${fileName} was not measured: ${reason}.`)
+    need(strings.wasNotMeasured(fileName, reason))
   try {
     await workThrough(measureWork(sharedPool(), database, onFailure), browserPorts(reporter))
   } catch (error) {
-    need(`Measuring stopped: ${describeError(error)}. It resumes when Cloudbank is opened again.`)
+    need(strings.measuringStoppedItResumesWhen(describeError(error)))
   }
 }
 

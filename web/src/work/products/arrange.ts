@@ -1,4 +1,5 @@
 import { perform, put, type Shot } from '../../data'
+import { strings } from '../strings'
 
 /** Puts a product's shots in this order; the first is its cover. */
 export async function arrange(shots: readonly Shot[], words: string): Promise<void> {
@@ -26,7 +27,7 @@ export async function writeWords(
   if (shot.words[field] === text) return
   await perform({
     shootId: shot.shootId,
-    words: `${field === 'file' ? 'File name' : 'Description'} of ${shot.fileName}`,
+    words: strings.countOfTotal(field === 'file' ? 'File name' : 'Description', shot.fileName),
     edits: [put('shots', shot.id, ['words', field], text)],
   })
 }
@@ -39,10 +40,10 @@ export async function sendTo(
 ): Promise<void> {
   const word =
     going === 'in'
-      ? 'is sent to'
+      ? strings.isSentTo
       : going === 'out'
-        ? 'is not sent to'
-        : 'is sent in product order to'
+        ? strings.isNotSentTo
+        : strings.isSentInProductOrder
   const next = Object.fromEntries(Object.entries(shot.going).filter(([id]) => id !== outlet.id))
   await perform({
     shootId: shot.shootId,
@@ -59,8 +60,8 @@ export async function alsoFor(shot: Shot, skus: readonly string[]): Promise<void
     shootId: shot.shootId,
     words:
       skus.length === 0
-        ? `${shot.fileName} only for its own product`
-        : `${shot.fileName} also for ${skus.join(', ')}`,
+        ? strings.onlyForItsOwnProduct(shot.fileName)
+        : strings.alsoFor(shot.fileName, skus.join(', ')),
     edits: [put('shots', shot.id, ['alsoFor'], [...skus])],
   })
 }

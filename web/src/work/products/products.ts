@@ -1,6 +1,5 @@
 import { readName } from '@cloudbank/core/shoot'
 import { stemOf } from '@cloudbank/core/names'
-import { countOf } from '@cloudbank/core/words'
 import {
   perform,
   put,
@@ -11,12 +10,13 @@ import {
   type ShootView,
   type Shot,
 } from '../../data'
+import { strings } from '../strings'
 
 /** Takes products in; those with a SKU that is here already are replaced. */
 export function takeInProducts(shootId: ShootId, products: readonly Product[]): Promise<void> {
   return perform({
     shootId,
-    words: `${countOf(products.length, 'product')} imported`,
+    words: strings.imported(products.length),
     edits: products.map((product) => put('products', product.id, [], product)),
   })
 }
@@ -32,7 +32,7 @@ export async function applyNamePattern(view: ShootView, pattern: string): Promis
   })
   await perform({
     shootId: view.shoot.id,
-    words: `Names read as ${pattern}`,
+    words: strings.namesReadAs(pattern),
     edits: [...edits.flat(), put('shoots', view.shoot.id, ['namePattern'], pattern)],
   })
   return edits.filter(({ length }) => length > 0).length
@@ -44,7 +44,7 @@ export async function assignProduct(shots: readonly Shot[], sku: string): Promis
   if (!first) return
   await perform({
     shootId: first.shootId,
-    words: `${countOf(shots.length, 'shot')} assigned to ${sku}`,
+    words: strings.assignedTo(shots.length, sku),
     edits: shots.map(({ id }) => put('shots', id, ['sku'], sku)),
   })
 }

@@ -1,7 +1,8 @@
 import Papa from 'papaparse'
 import { FORMATS } from '@cloudbank/core/codec'
-import { countOf, formatSize } from '@cloudbank/core/words'
+import { formatSize } from '@cloudbank/core/words'
 import { perform, put, type Rendition, type Run, type Shot } from '../../data'
+import { strings } from '../strings'
 
 /** One rendition that a run made, and the one that stood before it. */
 export interface RunChange {
@@ -41,7 +42,7 @@ export async function undoRun(run: Run, changes: readonly RunChange[]): Promise<
   const standing = changes.filter(({ after }) => after.standing === 'current')
   await perform({
     shootId: run.shootId,
-    words: `Run of ${countOf(standing.length, 'rendition')} undone`,
+    words: strings.runOfUndone(standing.length),
     edits: standing.flatMap(({ after, before }) => [
       put('renditions', after.id, ['standing'], 'earlier'),
       ...(before ? [put('renditions', before.id, ['standing'], 'current')] : []),
@@ -56,13 +57,13 @@ export const changesTable = (changes: readonly RunChange[]): string =>
       fields: [
         'photograph',
         'placement',
-        'size before',
-        'size after',
-        'bytes before',
-        'bytes after',
+        strings.sizeBefore,
+        strings.sizeAfter,
+        strings.bytesBefore,
+        strings.bytesAfter,
         'format',
-        'quality before',
-        'quality after',
+        strings.qualityBefore,
+        strings.qualityAfter,
       ],
       data: changes.map(({ shot, before, after }) => [
         shot?.fileName ?? '',

@@ -23,6 +23,7 @@ import {
 import { assetsOf } from '../assets'
 import { describeError } from '../../notices'
 import { keepFailure, keepNothing, keepResult } from './keepResult'
+import { strings } from '../strings'
 
 /** A shot of a run, with what it is called. */
 export interface Turn {
@@ -34,7 +35,7 @@ export interface Turn {
 class OriginalMissingError extends Error {
   override readonly name = 'OriginalMissingError'
   constructor() {
-    super('the original is missing from this browser')
+    super(strings.originalIsMissingFromThis)
   }
 }
 

@@ -10,6 +10,7 @@ import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { runWork } from './runWork'
 import { changeState } from './startRun'
+import { strings } from '../strings'
 
 export const { useReport: useRunReport, reporter } = createReporter()
 
@@ -65,7 +66,7 @@ export function keepRunsGoing(): void {
       }
     },
     error: (error: unknown) =>
-      useNotices.getState().need(`Runs can’t be read: ${describeError(error)}.`),
+      useNotices.getState().need(strings.runsCantBeRead(describeError(error))),
   })
 }
 
@@ -77,15 +78,13 @@ function say(end: RunEnd): void {
     case 'finished': {
       const made = `${countOf(end.made, 'rendition')} made.`
       if (end.failed === 0) tell(made)
-      else need(`${countOf(end.failed, 'shot')} couldn’t be made; the sheet says why. ${made}`)
+      else need(strings.couldntBeMadeSheetSays(end.failed, made))
       return
     }
     case 'no-room':
-      return need(
-        'The run is paused: no space left in this browser. Free some on the home page; it resumes by itself.',
-      )
+      return need(strings.runIsPausedNoSpace)
     case 'broken':
-      return need(`The run is paused: ${end.reason}.`)
+      return need(strings.runIsPaused(end.reason))
   }
 }
 

@@ -1,8 +1,9 @@
 import { database, type Database, type ShootView, type Shot } from '../../data'
 import { madeBy, recipeOf } from '../model'
+import { strings } from '../strings'
 
 /** Reasons that come often, in the order of their numbers. */
-export const RETURN_REASONS = ['edge', 'colour', 'dirt', 'frame', 'wrong picture'] as const
+export const RETURN_REASONS = ['edge', 'colour', 'dirt', 'frame', strings.wrongPicture] as const
 
 /**
  * Gives a shot a verdict, or takes it back. Verdicts are no deeds: another one, or none, takes the place of

@@ -9,12 +9,13 @@ import {
 import { choicesOf, matching } from '../../../work/model'
 import { Box, Flex, Input, Popover, Portal, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { countOf, formatCount } from '@cloudbank/core/words'
+import { formatCount } from '@cloudbank/core/words'
 import type { ShootView } from '../../../data'
 import { Action } from '../../../ui'
 import { Thumb } from '../../../preview'
 import { NO_SAVED, useSavedFilters } from './savedFilters'
 import './filter.css'
+import { strings } from '../strings'
 
 interface Props {
   readonly view: ShootView
@@ -37,7 +38,7 @@ export function FilterMenu(props: Props) {
       unmountOnExit
     >
       <Popover.Trigger asChild>
-        <Action look="quiet">Filter …</Action>
+        <Action look="quiet">{strings.filter}</Action>
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
@@ -45,7 +46,7 @@ export function FilterMenu(props: Props) {
             width="min(720px, 92vw)"
             borderWidth="1px"
             borderColor="ink"
-            aria-label="Filter"
+            aria-label={strings.filterLabel}
           >
             <Popover.Body padding="14px 16px">
               <Fields {...props} />
@@ -102,7 +103,7 @@ function Fields({ view, filter, onChange }: Props) {
       </div>
       <Flex align="center" gap="6px" marginTop="10px" minHeight="44px" role="status">
         <Text minWidth="104px" fontWeight="650">
-          {formatCount(left.length)} of {countOf(view.shots.length, 'shot')}
+          {strings.countOfTotal(formatCount(left.length), view.shots.length)}
         </Text>
         {left.slice(0, SHOWN).map((shot) => (
           <Thumb key={shot.id} shot={shot} view={view} px={40} />
@@ -133,7 +134,7 @@ function Saved({ view, filter, onChange }: Props) {
           </button>
           <button
             type="button"
-            aria-label={`Delete the filter ${each.name}`}
+            aria-label={strings.deleteFilter(each.name)}
             onClick={() => forget(view.shoot.id, each.name)}
           >
             ×
@@ -146,17 +147,17 @@ function Saved({ view, filter, onChange }: Props) {
           <Input
             size="xs"
             width="150px"
-            placeholder="Name for this filter"
-            aria-label="Name for this filter"
+            placeholder={strings.nameForThisFilter}
+            aria-label={strings.nameForThisFilter}
             value={name}
             onChange={(event) => setName(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && keep()}
           />
           <Action look="quiet" disabled={!isNamed} onClick={keep}>
-            Save
+            {strings.save}
           </Action>
           <Action look="quiet" onClick={() => onChange(NO_FILTER)}>
-            Clear all
+            {strings.clearAll}
           </Action>
         </>
       )}

@@ -1,9 +1,10 @@
 import { type Filter, filterWords, NO_FILTER } from '@cloudbank/core/shoot'
 import { Flex, Text } from '@chakra-ui/react'
-import { countOf, formatCount } from '@cloudbank/core/words'
+import { formatCount } from '@cloudbank/core/words'
 import type { ShootView } from '../../../data'
 import { Action } from '../../../ui'
 import './filter.css'
+import { strings } from '../strings'
 
 interface Props {
   readonly view: ShootView
@@ -24,7 +25,7 @@ export function FilterWords({ view, filter, left, onChange }: Props) {
           <span title={word}>{word}</span>
           <button
             type="button"
-            aria-label={`Remove filter ${word}`}
+            aria-label={strings.removeFilter(word)}
             onClick={() => onChange(without)}
           >
             ×
@@ -32,11 +33,11 @@ export function FilterWords({ view, filter, left, onChange }: Props) {
         </span>
       ))}
       <Text color="softInk" role="status">
-        {formatCount(left)} of {countOf(view.shots.length, 'shot')}
+        {strings.countOfTotal(formatCount(left), view.shots.length)}
       </Text>
       {words.length > 1 && (
         <Action look="quiet" onClick={() => onChange(NO_FILTER)}>
-          Clear all
+          {strings.clearAll}
         </Action>
       )}
     </Flex>

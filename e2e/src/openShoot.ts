@@ -1,0 +1,51 @@
+import { readFile } from 'node:fs/promises'
+import { inject } from 'vitest'
+import { giveFiles, rowsOf, type RunningApp } from './harness'
+import { partOf, type PREPARED, type Progress } from './preparedShoot'
+
+/**
+ * A shoot of some of the prepared photographs, opened: how far they are was done beforehand.
+ *
+ * @param files in the order of `PREPARED`.
+ */
+export async function openShoot(
+  app: Pick<RunningApp, 'page' | 'url'>,
+  files: readonly (typeof PREPARED)[number][],
+  progress: Progress,
+): Promise<void> {
+  await openSaved(app, await partOf(inject('preparedShoot'), files, progress))
+  await app.page
+    .getByRole('navigation')
+    .getByText(`${files.length} ${files.length === 1 ? 'shot' : 'shots'} ·`)
+    .waitFor()
+}
+
+/** Saves the shoot that is first on the home page as a file. */
+export async function saveShoot({ page, url }: Pick<RunningApp, 'page' | 'url'>): Promise<Buffer> {
+  await page.goto(url)
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as a file' }).first().click()
+  return readFile(await (await saving).path())
+}
+
+/** Opens the sheet of a shoot that was saved as a file. */
+export async function openSaved(
+  { page, url }: Pick<RunningApp, 'page' | 'url'>,
+  buffer: Buffer,
+): Promise<void> {
+  await page.goto(url)
+  await page.getByRole('heading', { name: 'Shoots' }).waitFor()
+  const idsOf = async (): Promise<string[]> =>
+    (await rowsOf<{ id: string }>(page, 'shoots')).map(({ id }) => id)
+  const before = await idsOf()
+  await giveFiles(page, 'Photographs for a new shoot', [
+    { name: 'saved.shoot.zip', mimeType: 'application/zip', buffer },
+  ])
+  let id: string | undefined
+  while (id === undefined) {
+    await page.getByText(/ was imported from saved\.shoot\.zip\.$/).waitFor()
+    id = (await idsOf()).find((one) => !before.includes(one))
+  }
+  await page.goto(`${url}/shoots/${id}`)
+  await page.locator('.tile').first().waitFor()
+}

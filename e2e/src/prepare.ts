@@ -1,0 +1,37 @@
+import { createHash } from 'node:crypto'
+import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises'
+import { dirname } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import type { TestProject } from 'vitest/node'
+import { demoPhotos, newShoot, startApp } from './harness'
+import { PREPARED } from './preparedShoot'
+
+declare module 'vitest' {
+  export interface ProvidedContext {
+    readonly preparedShoot: string
+  }
+}
+
+const root = (path: string): string => fileURLToPath(new URL(`../../${path}`, import.meta.url))
+
+/** Makes the prepared shoot by the app itself, unless this build of it has done so already. */
+export default async function prepare(project: TestProject): Promise<void> {
+  const built = await readdir(root('web/dist'), { recursive: true })
+  const build = createHash('sha256').update(built.sort().join()).digest('hex').slice(0, 12)
+  const path = root(`.cache/prepared-${build}.shoot.zip`)
+  project.provide('preparedShoot', path)
+  if (await readFile(path).catch(() => null)) return
+  const app = await startApp()
+  const { page } = app
+  await newShoot(app, await demoPhotos(PREPARED))
+  await page.keyboard.press('m')
+  await page
+    .getByRole('button', { name: `All ${PREPARED.length * 2} renditions made` })
+    .waitFor({ timeout: 300_000 })
+  await page.goto(app.url)
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as a file' }).click()
+  await mkdir(dirname(path), { recursive: true })
+  await writeFile(path, await readFile(await (await saving).path()))
+  await app.stop()
+}

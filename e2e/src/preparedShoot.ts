@@ -1,0 +1,66 @@
+import { readFile } from 'node:fs/promises'
+import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
+
+// One shoot is measured, cut and made once; tests that begin with such shots open parts of it.
+
+/** The photographs of the prepared shoot. */
+export const PREPARED = [
+  'IMG_2050.jpg',
+  'OCK-101-front.jpg',
+  'OCK-101-reference.jpg',
+  'OCK-102-front.jpg',
+  'OCK-103-front.jpg',
+  'OCK-104-three-quarter.jpg',
+  'OCK-104-top.jpg',
+  'OCK-107-front.jpg',
+  'OCK-108-front.jpg',
+  'OCK-108-three-quarter.jpg',
+  'OCK-109-SLA-front.jpg',
+  'OCK-109-TEA-front.jpg',
+  'OCK-111-top.jpg',
+] as const
+
+/** How far the shots of a part are: measured, cut as well, or made by the brief that a new shoot has. */
+export type Progress = 'measured' | 'cut' | 'made'
+
+type Row = Record<string, unknown>
+interface Contained {
+  readonly tables: Record<string, Row[]>
+  readonly mattes: { readonly key: string; readonly file: string | null }[]
+}
+
+const JSON_NAME = 'cloudbank-shoot.json'
+
+/** A saved shoot with these of the prepared photographs, as a new shoot of them would be. */
+export async function partOf(
+  prepared: string,
+  files: readonly string[],
+  progress: Progress,
+): Promise<Buffer> {
+  const { [JSON_NAME]: json, ...stored } = unzipSync(await readFile(prepared))
+  const contained = JSON.parse(strFromU8(json!)) as Contained // as the app has saved it
+  const all = contained.tables
+  const shots = all['shots']!.filter(({ fileName }) => files.includes(fileName as string)).map(
+    (shot, order) => ({ ...shot, order, ...(progress === 'made' ? {} : { findings: [] }) }),
+  )
+  const hashes = new Set(shots.map((shot) => (shot as Row)['originalHash']))
+  const ids = new Set(shots.map((shot) => (shot as Row)['id']))
+  const lit = new Set(shots.map((shot) => (shot as Row)['lightingId']))
+  const isOf = (key: string): boolean => hashes.has(key.split('/')[0])
+  const tables = {
+    ...all,
+    shots,
+    lightings: all['lightings']!.filter(({ id }) => lit.has(id)).map((row) =>
+      ids.has(row['referenceShotId']) ? row : { ...row, referenceShotId: null },
+    ),
+    measures: all['measures']!.filter(({ hash }) => hashes.has(hash)),
+    renditions:
+      progress === 'made' ? all['renditions']!.filter(({ shotId }) => ids.has(shotId)) : [],
+    deeds: [],
+  }
+  const mattes = progress === 'measured' ? [] : contained.mattes.filter(({ key }) => isOf(key))
+  const entries: Zippable = {
+    [JSON_NAME]: strToU8(JSON.stringify({ ...contained, tables, mattes })),
+  }
+  return Buffer.from(zipSync({ ...entries, ...stored }, { level: 0 }))
+}

@@ -1,0 +1,73 @@
+import { countOf } from '@cloudbank/core/words'
+
+/** Everything this room says, by component, to be read and translated together. */
+export const strings = {
+  // Help
+  keys: 'Keys',
+  close: 'Close',
+
+  // Notices
+  moreCloseSome: (waiting: string | number): string => `${waiting} more; close some`,
+
+  // Palette
+  search: 'Search',
+  searchOrRunCommand: 'Search or run a command',
+  searchOrRunCommandLabel: 'Search, or run a command',
+  noMatches: 'No matches.',
+
+  // Shell
+  cloudbank: 'Cloudbank',
+  sheet: 'Sheet',
+  lightings: 'Lightings',
+  products: 'Products',
+  brief: 'Brief',
+  review: 'Review',
+  deliver: 'Deliver',
+
+  // SkyControl
+  sky: 'Sky',
+  skyWithLevel: (level: string | number): string => `Sky: ${level}`,
+
+  // UndoButtons
+  undo: 'Undo',
+  undoWithWords: (words: string | number): string => `Undo: ${words}`,
+  redo: 'Redo',
+  redoWithWords: (words: string | number): string => `Redo: ${words}`,
+
+  // finds
+  runs: 'Runs',
+  outlets: 'Outlets',
+  settingOf: (title: string | number): string => `setting of ${title}`,
+
+  // CutOutStrip
+  waiting: 'Waiting',
+  savingCutOuts: 'Saving cut-outs',
+  countOfTotal: (count: string | number, count2: string | number): string =>
+    `${count} of ${count2}`,
+  stop: 'Stop',
+
+  // IntakeStrip
+  entry: (name: string | number, count: string | number): string => `${name}, entry ${count}`,
+  ofFiles: (count: string | number, count2: string | number): string =>
+    `${count} of ${count2} files`,
+  paused: 'Paused',
+  unpacking: 'Unpacking',
+  importing: 'Importing',
+  resume: 'Resume',
+  pause: 'Pause',
+
+  // MeasuringStrip
+  notMeasured: (waiting: number): string => `${countOf(waiting, 'photograph')} not measured`,
+  ofPhotographs: (count: string | number, count2: string | number): string =>
+    `${count} of ${count2} photographs`,
+  measuring: 'Measuring',
+
+  // RunStrip
+  stoppedMadeAndKept: (made: number): string =>
+    `Stopped. ${countOf(made, 'rendition')} made and kept.`,
+  making: 'Making',
+  ofShots: (count: string | number, count2: string | number, timeLeft: string | number): string =>
+    `${count} of ${count2} shots${timeLeft}`,
+  pausedLabel: ', paused',
+  left: (duration: string | number): string => `, ${duration} left`,
+}

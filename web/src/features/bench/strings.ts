@@ -1,0 +1,49 @@
+import { countOf } from '@cloudbank/core/words'
+
+/** Everything this room says, by component, to be read and translated together. */
+export const strings = {
+  // BenchFoot
+  verdictCouldntBeSaved: 'The verdict couldn’t be saved',
+  restoredOriginalOf: (fileName: string | number): string => `Restored the original of ${fileName}`,
+  originalCouldntBeRestored: 'The original couldn’t be restored',
+  history: 'History',
+  noChangesToThisShot: 'No changes to this shot yet.',
+  goBackToBeforeThis: 'Go back to before this change',
+  restoreOriginal: 'Restore original',
+  copyTo: 'Copy to …',
+  pass: 'Pass',
+  return: 'Return …',
+  changedSince: ', changed since',
+
+  // BenchHead
+  countOfTotal: (
+    fileName: string | number,
+    value: string | number,
+    count: string | number,
+  ): string => `${fileName} · ${value} of ${count}`,
+  backToReview: 'Back to the review',
+  backToSheet: 'Back to the sheet',
+
+  // CarryWindow
+  otherShotsOfThisProduct: 'the other shots of this product',
+  otherShotsOfThisLighting: 'the other shots of this lighting',
+  everyOtherShot: 'every other shot',
+  copiedTo: (names: string | number, count: number): string =>
+    `${names} copied to ${countOf(count, 'shot')}`,
+  settingsCouldntBeCopied: 'The settings couldn’t be copied',
+  copyToSiblings: 'Copy to siblings',
+  thisShotsOwnSettings: 'This shot’s own settings:',
+  to: 'To:',
+  copyToLabel: 'Copy to',
+  cancel: 'Cancel',
+  copyToWithCount: (count: number): string => `Copy to ${countOf(count, 'shot')}`,
+
+  // Siblings
+  siblings: 'Siblings',
+  product: 'Product',
+  lighting: 'Lighting',
+
+  // StageLine
+  stages: 'Stages',
+  after: (title: string | number): string => `After ${title}`,
+}

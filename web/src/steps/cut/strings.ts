@@ -1,0 +1,78 @@
+/** Everything this room says, by component, to be read and translated together. */
+export const strings = {
+  // CutPanel
+  cut: 'The cut',
+  nextDoubtfulStretch: 'Next doubtful stretch',
+  viewOn: 'View on',
+  path: 'Path',
+  traceFromCut: 'Trace from the cut',
+  outlineCouldntBeTraced: 'The outline couldn’t be traced',
+  snapToEdges: 'Snap to edges',
+  movesPathToStrongestEdges: 'Moves the path to the strongest edges nearby',
+  pathCouldntBeMovedTo: 'The path couldn’t be moved to the edges',
+  delete: 'Delete',
+  nodes: 'nodes',
+  n1Outline: '1 outline',
+  outlines: (count: string | number): string => `${count} outlines`,
+  notCutYet: 'Not cut yet.',
+  noProductFoundLeftUncut:
+    'No product found, left uncut. Cut it by hand with a box, strokes or a path.',
+  runsOutOfFrameLeft:
+    'Runs out of the frame, left uncut. Cut it by hand with a box, strokes or a path.',
+  repairedByHand: 'Repaired by hand.',
+  likelyToBeRight: (percent: string | number): string => `${percent} likely to be right`,
+  n1UnsureStretch: '1 unsure stretch',
+  unsureStretches: (unsure: string | number): string => `${unsure} unsure stretches`,
+  pathTracedFromCut: 'Path traced from the cut',
+  pathSnappedToEdges: 'Path snapped to edges',
+  expandOrContract: 'Expand or contract',
+  soften: 'Soften',
+
+  // CutTile
+  unsure: (name: string | number, count: string | number): string => `${name}: ${count} unsure`,
+
+  // SaveCutOut
+  cutOutOfCouldntBe: (fileName: string | number): string =>
+    `The cut-out of ${fileName} couldn’t be saved`,
+  saveCutOut: 'Save the cut-out',
+  pathSvg: 'Path, SVG',
+  makingIt: 'Making it …',
+
+  // cutTools
+  move: 'Move',
+  dragPicture: 'Drag the picture.',
+  keep: 'Keep',
+  strokeOverPartsOfProduct:
+    'Stroke over parts of the product that are missing. The cut is redone near the stroke.',
+  remove: 'Remove',
+  strokeOverPartsThatArent:
+    'Stroke over parts that aren’t product. The cut is redone near the stroke.',
+  paint: 'Paint',
+  paintsProductExactlyWhereBrush: 'Paints product exactly where the brush goes.',
+  erase: 'Erase',
+  removesProductExactlyWhereBrush: 'Removes product exactly where the brush goes.',
+  flip: 'Flip',
+  clickLoosePieceToRemove:
+    'Click a loose piece to remove it, a gap to close it, or a closed gap to open it.',
+  box: 'Box',
+  drawBoxAroundProductEverything: 'Draw a box around the product; everything outside is removed.',
+  edge: 'Edge',
+  strokeAlongEdgeToMove: 'Stroke along the edge to move or soften that stretch.',
+  clickForCornersDragFor:
+    'Click for corners, drag for curves, click the first node to close. Drag nodes and handles to move them; click the line to add a node, Del to delete it, double-click to switch between corner and curve.',
+
+  // lens
+  cutLabel: 'Cut',
+  couldntBeCut: (name: string | number): string => `${name} couldn’t be cut.`,
+  toCut: 'to cut',
+  cutRest: 'Cut the rest',
+  byHand: 'by hand',
+
+  // usePathEditor
+  pathClosed: 'Path closed',
+  nodeAdded: 'Node added',
+  nodeSwitched: 'Node switched',
+  nodeMoved: 'Node moved',
+  handleMoved: 'Handle moved',
+  nodeDeleted: 'Node deleted',
+}

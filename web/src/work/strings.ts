@@ -1,0 +1,168 @@
+import { countOf } from '@cloudbank/core/words'
+
+/** Everything this room says, by component, to be read and translated together. */
+export const strings = {
+  // assets
+  itIsntPictureThisBrowser: 'it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)',
+  pixelsIsTooLargeFor: (count: string | number, count2: string | number): string =>
+    `${count} × ${count2} pixels is too large for a ground`,
+
+  // exportShoot
+  shootNoLongerExists: 'the shoot no longer exists',
+  fileOfItIsMissing: (table: string | number, hash: string | number): string =>
+    `a file of it is missing from this browser: ${table}, ${hash}`,
+
+  // importShoot
+  itHoldsNoShoot: 'it holds no shoot',
+  zipIsDamagedCopyFile: 'the zip is damaged; copy the file again',
+  inItIsDamagedCopy: (filename: string | number): string =>
+    `${filename} in it is damaged; copy the file again`,
+  isMissingInIt: (folder: string | number, hash: string | number): string =>
+    `${folder}/${hash} is missing in it`,
+  isMissingInItWithFile: (file: string | number): string => `${file} is missing in it`,
+
+  // cutOutWork
+  shotNoLongerExists: 'the shot no longer exists',
+  shootNoLongerHasBrief: 'the shoot no longer has a brief',
+
+  // cutOuts
+  cutOutsHandedOver: 'cut-outs handed over',
+  wasNotMade: (path: string | number, reason: string | number): string =>
+    `${path} was not made: ${reason}.`,
+  savingCutOutsStopped: (reason: string | number): string => `Saving cut-outs stopped: ${reason}.`,
+  zip: (value: string | number, count: number): string =>
+    `${value}, ${countOf(count, 'cut-out')}.zip`,
+
+  // makeCutOut
+  photographIsMissingFromThis: 'the photograph is missing from this browser',
+
+  // deliveries
+  cameBack: (note: string | number): string => `came back: ${note}`,
+  cameBackWithCount: (count: number): string => `${countOf(count, 'shot')} came back.`,
+
+  // leavingFile
+  isMissingFromThisBrowser: (path: string | number): string =>
+    `${path} is missing from this browser; make it again`,
+
+  // packDelivery
+  isMissingFromThisBrowserWithPath: (path: string | number): string =>
+    `${path} is missing from this browser`,
+
+  // demo
+  ottermereCampKitchen: 'Ottermere Camp Kitchen',
+  demoShootCantBeLoaded: (path: string | number, status: string | number): string =>
+    `The demo shoot can’t be loaded: ${path}, ${status}`,
+
+  // giveBrief
+  by: (count: number, name: string | number): string => `${countOf(count, 'shot')} by ${name}`,
+
+  // inspectArrival
+  samePhotographAsKeptOnce: (fileName: string | number): string =>
+    `the same photograph as ${fileName}, kept once`,
+
+  // intake
+  noSpaceLeftInThis: (what: string | number): string =>
+    `No space left in this browser: ${what} waiting to be imported. Free some on the home page; the import resumes by itself.`,
+  importStoppedWaitingImportResumes: (reason: string | number, what: string | number): string =>
+    `Import stopped: ${reason}. ${what} waiting; the import resumes when Cloudbank is opened again.`,
+  couldntBeImported: (fileName: string | number, message: string | number): string =>
+    `${fileName} couldn’t be imported: ${message}.`,
+  wasImportedFrom: (name: string | number, fileName: string | number): string =>
+    `${name} was imported from ${fileName}.`,
+  filesCouldntBeSaved: (reason: string | number): string =>
+    `The files couldn’t be saved: ${reason}.`,
+
+  // takeIn
+  notSavedBeforePageWas: 'not saved before the page was closed; drop it again',
+
+  // unpackZip
+  damagedZip: (why: string | number): string => `a damaged zip (${why})`,
+  lockedByPasswordUnpackIt: 'locked by a password; unpack it first',
+  damagedInZip: 'damaged in the zip',
+  holdsMoreThanOneShoot:
+    'holds more than one shoot can take; the first part was imported, split the rest',
+  zipWithinZipUnpackIt: 'a zip within a zip; unpack it first',
+
+  // keepers
+  unusedFilesCouldntBeFreed: 'Unused files couldn’t be freed',
+
+  // evenOut
+  evenedOut: (what: string | number): string => `Evened out ${what}`,
+  evenedOutLeftAsThey: (size: number, count: string | number): string =>
+    `${countOf(size, 'shot')} evened out; ${count} left as they are.`,
+
+  // lightings
+  neutralOfReadOn: (name: string | number, fileName: string | number): string =>
+    `Neutral of ${name} read on ${fileName}`,
+  neutralOfCleared: (name: string | number): string => `Neutral of ${name} cleared`,
+  neutralOfCopiedTo: (name: string | number, name2: string | number): string =>
+    `Neutral of ${name} copied to ${name2}`,
+  lightingNamed: (name: string | number, name2: string | number): string =>
+    `Lighting ${name} named ${name2}`,
+  movedTo: (count: number, value: string | number): string =>
+    `${countOf(count, 'shot')} moved to ${value}`,
+  part: (name: string | number): string => `${name}, part`,
+  newLighting: 'New lighting',
+  splitOffAs: (count: number, name: string | number): string =>
+    `${countOf(count, 'shot')} split off as ${name}`,
+  mergedInto: (name: string | number, name2: string | number): string =>
+    `${name} merged into ${name2}`,
+
+  // measuring
+  wasNotMeasured: (fileName: string | number, reason: string | number): string =>
+    `${fileName} was not measured: ${reason}.`,
+  measuringStoppedItResumesWhen: (reason: string | number): string =>
+    `Measuring stopped: ${reason}. It resumes when Cloudbank is opened again.`,
+
+  // arrange
+  countOfTotal: (value: string | number, fileName: string | number): string =>
+    `${value} of ${fileName}`,
+  isSentTo: 'is sent to',
+  isNotSentTo: 'is not sent to',
+  isSentInProductOrder: 'is sent in product order to',
+  onlyForItsOwnProduct: (fileName: string | number): string =>
+    `${fileName} only for its own product`,
+  alsoFor: (fileName: string | number, names: string | number): string =>
+    `${fileName} also for ${names}`,
+
+  // products
+  imported: (count: number): string => `${countOf(count, 'product')} imported`,
+  namesReadAs: (pattern: string | number): string => `Names read as ${pattern}`,
+  assignedTo: (count: number, sku: string | number): string =>
+    `${countOf(count, 'shot')} assigned to ${sku}`,
+
+  // changes
+  runOfUndone: (count: number): string => `Run of ${countOf(count, 'rendition')} undone`,
+  sizeBefore: 'size before',
+  sizeAfter: 'size after',
+  bytesBefore: 'bytes before',
+  bytesAfter: 'bytes after',
+  qualityBefore: 'quality before',
+  qualityAfter: 'quality after',
+
+  // runWork
+  originalIsMissingFromThis: 'the original is missing from this browser',
+
+  // runs
+  runsCantBeRead: (reason: string | number): string => `Runs can’t be read: ${reason}.`,
+  couldntBeMadeSheetSays: (failed: number, made: string | number): string =>
+    `${countOf(failed, 'shot')} couldn’t be made; the sheet says why. ${made}`,
+  runIsPausedNoSpace:
+    'The run is paused: no space left in this browser. Free some on the home page; it resumes by itself.',
+  runIsPaused: (reason: string | number): string => `The run is paused: ${reason}.`,
+
+  // setAside
+  inDatabaseCouldntBeRead: (count: number, value: string | number): string =>
+    `${countOf(count, 'entry', 'entries')} in the database couldn’t be read and ${value} set aside; everything else is here. The home page says which.`,
+
+  // straighten
+  turnedBy: (fileName: string | number, signed: string | number): string =>
+    `Turned ${fileName} by ${signed}°`,
+  straightened: (count: number): string => `Straightened ${countOf(count, 'shot')}`,
+
+  // undo
+  undo: 'Undo',
+
+  // verdicts
+  wrongPicture: 'wrong picture',
+}
