@@ -3,11 +3,7 @@ import { inject } from 'vitest'
 import { giveFiles, rowsOf, type RunningApp } from './harness'
 import { partOf, type PREPARED, type Progress } from './preparedShoot'
 
-/**
- * A shoot of some of the prepared photographs, opened: how far they are was done beforehand.
- *
- * @param files in the order of `PREPARED`.
- */
+/** A shoot of some of the prepared photographs, opened: how far they are was done beforehand. */
 export async function openShoot(
   app: Pick<RunningApp, 'page' | 'url'>,
   files: readonly (typeof PREPARED)[number][],

@@ -31,7 +31,7 @@ interface Contained {
 
 const JSON_NAME = 'cloudbank-shoot.json'
 
-/** A saved shoot with these of the prepared photographs, as a new shoot of them would be. */
+/** A saved shoot of these of the prepared photographs, in this order, as a new shoot of them would be. */
 export async function partOf(
   prepared: string,
   files: readonly string[],
@@ -41,11 +41,15 @@ export async function partOf(
   const contained = JSON.parse(strFromU8(json!)) as Contained // as the app has saved it
   const all = contained.tables
   const shots = all['shots']!.filter(({ fileName }) => files.includes(fileName as string)).map(
-    (shot, order) => ({ ...shot, order, ...(progress === 'made' ? {} : { findings: [] }) }),
+    (shot): Row => ({
+      ...shot,
+      order: files.indexOf(shot['fileName'] as string),
+      findings: progress === 'made' ? shot['findings'] : [],
+    }),
   )
-  const hashes = new Set(shots.map((shot) => (shot as Row)['originalHash']))
-  const ids = new Set(shots.map((shot) => (shot as Row)['id']))
-  const lit = new Set(shots.map((shot) => (shot as Row)['lightingId']))
+  const hashes = new Set(shots.map(({ originalHash }) => originalHash))
+  const ids = new Set(shots.map(({ id }) => id))
+  const lit = new Set(shots.map(({ lightingId }) => lightingId))
   const isOf = (key: string): boolean => hashes.has(key.split('/')[0])
   const tables = {
     ...all,

@@ -106,6 +106,23 @@ test('a tool is told fractions of the picture’s sides, in either of two panes'
   expect(told).toEqual([...once, ...once])
 })
 
+test('a tool that is drawn anew while it is held goes on with what it has become', () => {
+  const told: string[] = []
+  const toolOf = (name: string): PointerTool => ({
+    cursor: 'crosshair',
+    onDown: () => told.push(`${name} down`),
+    onDrag: () => told.push(`${name} drag`),
+    onUp: () => told.push(`${name} up`),
+  })
+  const { element, change } = open({ tool: toolOf('first') })
+  fireEvent.pointerDown(element, { button: 0, clientX: 300, clientY: 300 })
+  change({ tool: toolOf('second') })
+  fireEvent.pointerMove(element, { clientX: 320, clientY: 300 })
+  change({ tool: toolOf('third') })
+  fireEvent.pointerUp(element, { clientX: 320, clientY: 300 })
+  expect(told).toEqual(['first down', 'second drag', 'third up'])
+})
+
 test('says where the pointer is while it is in the picture', () => {
   const points: (PicturePoint | null)[] = []
   const { element } = open({ onPoint: (point) => points.push(point) })

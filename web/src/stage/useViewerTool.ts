@@ -26,8 +26,10 @@ type Handlers = Readonly<
 
 /** Tells a tool what the pointer does, in fractions of the picture's sides, whichever pane it is in. */
 export function useViewerTool({ frame, shown, picture, tool, onPoint }: Options): Handlers {
-  /** The tool that has been pressed down; it is the one that is let go. */
-  const working = useRef<PointerTool | null>(null)
+  const working = useRef(false)
+  // Whoever draws gives a tool anew with each drawing; what is held down goes on with the newest.
+  const latest = useRef(tool)
+  latest.current = tool ?? latest.current
   const pointOf = (event: PointerEvent): PicturePoint | null => {
     if (!shown || !frame.current) return null
     const box = frame.current.getBoundingClientRect()
@@ -36,22 +38,22 @@ export function useViewerTool({ frame, shown, picture, tool, onPoint }: Options)
   }
   const release = (event: PointerEvent): void => {
     const at = pointOf(event)
-    if (at) working.current?.onUp(at)
-    working.current = null
+    if (working.current && at) latest.current?.onUp(at)
+    working.current = false
   }
   return {
     onPointerDown: (event) => {
       const at = pointOf(event)
       if (!tool || !at || event.button !== 0) return
       event.currentTarget.setPointerCapture(event.pointerId)
-      working.current = tool
+      working.current = true
       tool.onDown(at, event)
     },
     onPointerMove: (event) => {
       const at = pointOf(event)
       const inside = at && at.x >= 0 && at.x < 1 && at.y >= 0 && at.y < 1
       onPoint?.(inside ? at : null)
-      if (working.current && at) tool?.onDrag(at)
+      if (working.current && at) latest.current?.onDrag(at)
     },
     onPointerUp: release,
     onPointerCancel: release,

@@ -5,7 +5,9 @@ import type { ShootView, Shot } from '../../data'
  * second of another product than the first.
  */
 export function tellingShots({ shots, measures }: ShootView): readonly Shot[] {
-  const alone = shots.filter(({ originalHash }) => measures.get(originalHash)?.card === null)
+  const alone = shots.filter(
+    ({ originalHash }) => (measures.get(originalHash)?.card ?? null) === null,
+  )
   const all = alone.length > 0 ? alone : shots
   const [first] = all
   if (!first) return []
