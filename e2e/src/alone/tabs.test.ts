@@ -6,11 +6,11 @@ import {
   crash,
   DEMO,
   demoPhotos,
-  newShoot,
   rowsOf,
   startApp,
   type RunningApp,
 } from '../harness'
+import { openShoot } from '../openShoot'
 
 // Two tabs on one shoot, and tabs that end without a word.
 
@@ -21,15 +21,15 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 const FILES = [
-  'IMG_2041.jpg',
-  'IMG_2043.jpg',
-  'IMG_2046.jpg',
   'OCK-101-front.jpg',
   'OCK-102-front.jpg',
   'OCK-103-front.jpg',
+  'OCK-104-top.jpg',
+  'OCK-107-front.jpg',
   'OCK-108-front.jpg',
+  'OCK-109-TEA-front.jpg',
   'OCK-111-top.jpg',
-]
+] as const
 const ALL = FILES.length * 2
 
 interface RunRow {
@@ -46,7 +46,7 @@ const lastRun = async (page: RunningApp['page']): Promise<RunRow> =>
 describe('two tabs on one shoot', () => {
   test('paused in one and resumed in the other, a run does nothing twice', async () => {
     const { page, context } = app
-    await newShoot(app, await demoPhotos(FILES))
+    await openShoot(app, FILES, 'measured')
     const other = await context.newPage()
     await other.goto(page.url())
     const before = await countRenditions(page)
@@ -75,7 +75,7 @@ describe('two tabs on one shoot', () => {
 
   test('stopped in the tab that does not work, it stays stopped in both', async () => {
     const { page, context } = app
-    await newShoot(app, await demoPhotos(FILES))
+    await openShoot(app, FILES, 'measured')
     const other = await context.newPage()
     await other.goto(page.url())
     const before = await countRenditions(page)
@@ -97,7 +97,7 @@ describe('two tabs on one shoot', () => {
 
   test('the one that works is closed: the other goes on', async () => {
     const { page, context } = app
-    await newShoot(app, await demoPhotos(FILES))
+    await openShoot(app, FILES, 'measured')
     const sheet = page.url()
     const worker = await context.newPage()
     await worker.goto(sheet)
@@ -112,7 +112,7 @@ describe('two tabs on one shoot', () => {
 
   test('settings changed in both at once are both kept', async () => {
     const { page, context } = app
-    await newShoot(app, await demoPhotos(['OCK-101-front.jpg']))
+    await openShoot(app, ['OCK-101-front.jpg'], 'measured')
     const other = await context.newPage()
     const brief = `${page.url()}/brief`
     await Promise.all([page.goto(brief), other.goto(brief)])
@@ -174,7 +174,7 @@ describe('a page that crashes', () => {
 
   test('during a run loses nothing that was made, and the run goes on by itself', async () => {
     const running = { ...app, page: await app.context.newPage() }
-    await newShoot(running, await demoPhotos(FILES))
+    await openShoot(running, FILES, 'measured')
     const sheet = running.page.url()
     await running.page.getByRole('button', { name: `Make ${ALL} renditions` }).click()
     await running.page.getByText(/^[2-7] of 8 shots/).waitFor()
