@@ -1,5 +1,12 @@
 import * as ort from 'onnxruntime-web/wasm'
-import type { Enlarger, Finder, NetworkId, NetworkOf, Networks } from '@cloudbank/core/networks'
+import {
+  FINDER_SIDE_PX,
+  type Enlarger,
+  type Finder,
+  type NetworkId,
+  type NetworkOf,
+  type Networks,
+} from '@cloudbank/core/networks'
 
 /** Opens one network; each host says where its files lie. */
 export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[Id]> }
@@ -45,10 +52,11 @@ export interface Runtime {
 /** The finder on one wasm thread; the pool already uses every core. */
 export async function openFinder(model: Uint8Array, runtime?: Runtime): Promise<Finder> {
   const session = await openSession(model, runtime)
-  return async (planes) => {
-    const side = Math.sqrt(planes.length / 3)
-    const { prob } = await session.run({ image: planesTensor(planes, side, side) })
-    return (prob as ort.TypedTensor<'float32'>).data // the model's only output
+  const square = (planes: Float32Array) => planesTensor(planes, FINDER_SIDE_PX, FINDER_SIDE_PX)
+  return async ({ image, hint }) => {
+    const { prob, iou } = await session.run({ image: square(image), hint: square(hint) })
+    const [expected = 0] = (iou as ort.TypedTensor<'float32'>).data // the model's two outputs
+    return { probability: (prob as ort.TypedTensor<'float32'>).data, iou: expected }
   }
 }
 

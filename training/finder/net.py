@@ -1,136 +1,200 @@
-"""The network: a U-Net whose encoder is the backbone of a general object detector that was trained on photographs.
+"""FinderNet: a decoder (with attention at 1/32 and hints by hand) on EfficientNet-Lite2 (ImageNet)."""
+import torch, torch.nn as nn, torch.nn.functional as F
 
-The names of the modules are those of the stored weights.
-"""
-import torch
-import torch.nn as nn
-import torch.nn.functional as F
-
-from detector import load_weights
-
-
-def leaky(x):
-    return F.leaky_relu(x, 0.1, True)
+STAGES = [
+    (1, 16, 1, 1, 3),
+    (6, 24, 3, 2, 3),
+    (6, 48, 3, 2, 5),
+    (6, 88, 4, 2, 3),
+    (6, 120, 4, 1, 5),
+    (6, 208, 5, 2, 5),
+    (6, 352, 1, 1, 3),
+]  # expand, channels, blocks, stride, kernel
 
 
-class Stage(nn.Module):
-    """A cross-stage partial stage: convolution, n blocks that join half the channels, and the first map again."""
+class Conv(nn.Conv2d):
+    """convolution with TensorFlow's SAME padding"""
 
-    def __init__(self, channels, blocks, first_stride, channels_in):
+    def __init__(s, i, o, k, st=1, g=1):
+        super().__init__(i, o, k, st, k // 2 if st == 1 else 0, groups=g)
+        s.before = (k - 2) // 2 if st == 2 else -1
+        s.after = k - 2 - s.before
+
+    def forward(s, x):
+        return super().forward(F.pad(x, (s.before, s.after) * 2) if s.before >= 0 else x)
+
+
+class Block(nn.Module):
+    def __init__(s, i, o, e, st, k):
         super().__init__()
-        half = channels // 2
-        self.first = nn.Conv2d(channels_in, channels, 3, first_stride, 1)
-        self.a = nn.ModuleList([nn.Conv2d(channels, half, 3, 1, 1) for _ in range(blocks)])
-        self.b = nn.ModuleList([nn.Conv2d(half, half, 3, 1, 1) for _ in range(blocks)])
-        self.last = nn.Conv2d(channels, channels, 3, 1, 1)
+        h = i * e
+        s.up = Conv(i, h, 1) if e > 1 else None
+        s.deep = Conv(h, h, k, st, h)
+        s.out = Conv(h, o, 1)
+        s.same = st == 1 and i == o
 
-    def forward(self, x):
-        first = x = leaky(self.first(x))
-        for a, b in zip(self.a, self.b):
-            x = leaky(a(x))
-            x = torch.cat([leaky(b(x)), x], 1)
-        return torch.cat([leaky(self.last(x)), first], 1)
-
-    def convolutions(self):
-        blocks = [c for pair in zip(self.a, self.b) for c in pair]
-        return [self.first, *blocks, self.last]
+    def forward(s, x):
+        y = F.relu6(s.up(x)) if s.up is not None else x
+        if torch.is_grad_enabled() and torch.is_autocast_enabled('cpu'):  # depthwise gradients are slow in bf16
+            with torch.autocast('cpu', enabled=False):
+                y = s.deep(y.float())
+        else:
+            y = s.deep(y)
+        y = s.out(F.relu6(y))
+        return x + y if s.same else y
 
 
 class Encoder(nn.Module):
-    """Maps at a half, a quarter, … 1/32 of the picture's side, and the detector's 1 x 1 laterals."""
-
-    def __init__(self, weights=None):
+    def __init__(s, path=None):
         super().__init__()
-        self.stem = nn.Conv2d(3, 32, 3, 2, 1)
-        self.s4 = Stage(32, 1, 1, 32)
-        self.s8 = Stage(64, 2, 2, 64)
-        self.s16 = Stage(128, 2, 2, 128)
-        self.s32 = Stage(256, 3, 2, 256)
-        self.l8 = nn.Conv2d(128, 128, 1)
-        self.l16 = nn.Conv2d(256, 128, 1)
-        self.l32 = nn.Conv2d(512, 128, 1)
-        if weights:
-            self.load(weights)
+        s.stem = Conv(3, 32, 3, 2)
+        L, c = [], 32
+        for e, o, n, st, k in STAGES:
+            B = []
+            for j in range(n):
+                B.append(Block(c, o, e, st if j == 0 else 1, k))
+                c = o
+            L.append(nn.Sequential(*B))
+        s.stages = nn.ModuleList(L)
+        if path:
+            s.load(path)
 
-    def laterals(self):
-        return [self.l8, self.l16, self.l32]
+    def load(s, path):
+        d = torch.load(path, map_location='cpu')
 
-    def load(self, prefix):
-        """Takes the detector's weights, in the order in which its graph names its convolutions."""
-        graph, values = load_weights(prefix)
-        nodes = {node["name"]: node for node in graph["modelTopology"]["node"]}
-        stages = (self.s4, self.s8, self.s16, self.s32)
-        ours = [self.stem, *(c for stage in stages for c in stage.convolutions()), *self.laterals()]
-        for k, convolution in enumerate(ours):
-            tail = "" if k == 0 else f"_{k}"
-            theirs = nodes[f"PartitionedCall/convolution{tail}"]["input"][1].split(":")[0]
-            added = nodes[f"PartitionedCall/Add{tail}"]["input"][1].split(":")[0]
-            weight = torch.from_numpy(values[theirs].copy()).permute(3, 2, 0, 1)
-            assert weight.shape == convolution.weight.shape, (k, weight.shape)
-            convolution.weight.data = weight.contiguous()
-            convolution.bias.data = torch.from_numpy(values[added].copy())
+        def put(c, w, bn):
+            g = d[bn + '.weight'] / torch.sqrt(d[bn + '.running_var'] + 1e-3)
+            assert c.weight.shape == d[w + '.weight'].shape
+            c.weight.data = d[w + '.weight'] * g.view(-1, 1, 1, 1)
+            c.bias.data = d[bn + '.bias'] - d[bn + '.running_mean'] * g
 
-    def forward(self, x):
-        c2 = leaky(self.stem(x))
-        c4 = self.s4(F.max_pool2d(c2, 3, 2, 1))
-        c8 = self.s8(c4)
-        c16 = self.s16(c8)
-        return c2, c4, c8, c16, self.s32(c16)
+        put(s.stem, '_conv_stem', '_bn0')
+        i = 0
+        for st in s.stages:
+            for b in st:
+                p = f'_blocks.{i}.'
+                i += 1
+                if b.up is not None:
+                    put(b.up, p + '_expand_conv', p + '_bn0')
+                put(b.deep, p + '_depthwise_conv', p + '_bn1')
+                put(b.out, p + '_project_conv', p + '_bn2')
 
+    def early(s, x):
+        x = F.relu6(s.stem(x))
+        f = []
+        for st in s.stages[:3]:
+            x = st(x)
+            f.append(x)
+        return f
 
-def convolve(channels_in, channels_out, side=3):
-    return nn.Sequential(
-        nn.Conv2d(channels_in, channels_out, side, 1, side // 2, bias=False),
-        nn.BatchNorm2d(channels_out),
-        nn.ReLU(True),
-    )
-
-
-def doubled(x):
-    return F.interpolate(x, scale_factor=2.0, mode="bilinear", align_corners=False)
+    def late(s, x):
+        f = []
+        for st in s.stages[3:]:
+            x = st(x)
+            f.append(x)
+        return f
 
 
-class Finder(nn.Module):
-    """Takes (n, 3, H, W), sRGB values 0 to 1, sides multiples of 32; gives logits (n, 1, H, W)."""
-
-    def __init__(self, weights=None):
+class Attend(nn.Module):
+    def __init__(s, c, heads=4):
         super().__init__()
-        self.enc = Encoder(weights)
-        mean = torch.tensor([103.53, 116.28, 123.675])
-        deviation = torch.tensor([57.375, 57.12, 58.395])
-        self.register_buffer("mul", (255 / deviation).view(1, 3, 1, 1))
-        self.register_buffer("sub", (mean / deviation).view(1, 3, 1, 1))
-        self.g = nn.Sequential(nn.Conv2d(512, 128, 1), nn.ReLU(True))
-        self.u16 = convolve(256, 64)
-        self.u8 = convolve(192, 48)
-        self.p4 = convolve(64, 24, 1)
-        self.u4 = convolve(72, 32)
-        self.r4 = convolve(32, 16, 1)
-        self.p2 = convolve(32, 16, 1)
-        self.u2 = convolve(32, 16)
-        self.h = nn.Conv2d(16, 4, 3, 1, 1)
-        self.aux = nn.Conv2d(48, 1, 1)
-        self.freeze = False
-        self.bgr = True
+        s.n1, s.n2 = nn.LayerNorm(c), nn.LayerNorm(c)
+        s.qkv = nn.Linear(c, 3 * c)
+        s.proj = nn.Linear(c, c)
+        s.m1 = nn.Linear(c, 2 * c)
+        s.m2 = nn.Linear(2 * c, c)
+        s.h = heads
+        nn.init.zeros_(s.proj.weight)
+        nn.init.zeros_(s.m2.weight)
 
-    def decode(self, maps, with_coarse):
-        c2, c4, c8, c16, c32 = maps
-        x = F.relu(self.enc.l32(c32) + self.g(F.adaptive_avg_pool2d(c32, 1)))
-        x = self.u16(torch.cat([doubled(x), F.relu(self.enc.l16(c16))], 1))
-        eighth = self.u8(torch.cat([doubled(x), F.relu(self.enc.l8(c8))], 1))
-        x = self.r4(self.u4(torch.cat([doubled(eighth), self.p4(c4)], 1)))
-        x = self.u2(torch.cat([doubled(x), self.p2(c2)], 1))
-        logits = F.pixel_shuffle(self.h(x), 2)
-        return (logits, self.aux(eighth)) if with_coarse else logits
-
-    def forward(self, x, with_coarse=False):
-        x = (x.flip(1) if self.bgr else x) * self.mul - self.sub
-        with torch.set_grad_enabled(torch.is_grad_enabled() and not self.freeze):
-            maps = self.enc(x)
-        return self.decode(maps, with_coarse)
+    def forward(s, x):
+        n, t, c = x.shape
+        q, k, v = s.qkv(s.n1(x)).view(n, t, 3, s.h, c // s.h).permute(2, 0, 3, 1, 4).unbind(0)
+        a = torch.softmax(q @ k.transpose(2, 3) * (c // s.h) ** -0.5, -1) @ v
+        x = x + s.proj(a.transpose(1, 2).reshape(n, t, c))
+        return x + s.m2(F.relu(s.m1(s.n2(x))))
 
 
-def weights_of(checkpoint):
-    """The averaged weights of a checkpoint that train.py wrote, in float32."""
-    stored = torch.load(checkpoint, map_location="cpu")["ema"]
-    return {k: v.float() if v.is_floating_point() else v for k, v in stored.items()}
+def cbr(i, o, k=3):
+    return nn.Sequential(nn.Conv2d(i, o, k, 1, k // 2, bias=False), nn.BatchNorm2d(o), nn.ReLU(True))
+
+
+class FinderNet(nn.Module):
+    """image (n,3,H,W) sRGB 0..1, hint (n,3,H,W): for, against, box; H and W multiples of 32 -> logits (n,1,H,W), expected IoU (n,1)"""
+
+    def __init__(s, path=None):
+        super().__init__()
+        s.enc = Encoder(path)
+        s.h32, s.h16 = nn.Conv2d(3, 192, 3, 1, 1), nn.Conv2d(3, 128, 3, 1, 1)
+        s.drop = 0.0
+        for c in (s.h32, s.h16):
+            nn.init.zeros_(c.weight)
+            nn.init.zeros_(c.bias)
+        s.l32 = nn.Conv2d(352 + 208, 192, 1)
+        s.pos = nn.Conv2d(192, 192, 3, 1, 1, groups=192)
+        s.att = nn.ModuleList([Attend(192), Attend(192)])
+        s.g = nn.Linear(192, 192)
+        s.l16, s.u16 = cbr(120 + 88, 96, 1), cbr(288, 128)
+        s.att16 = Attend(128)
+        s.l8, s.u8 = cbr(48, 48, 1), cbr(128 + 48 + 3, 72)
+        s.r8 = cbr(72, 48, 1)
+        s.l4, s.u4 = cbr(24, 24, 1), cbr(72, 40)
+        s.r4 = cbr(40, 24, 1)
+        s.l2, s.u2 = cbr(16, 16, 1), cbr(24 + 16 + 3, 16)
+        s.out = nn.Conv2d(16, 4, 3, 1, 1)
+        s.aux = nn.Conv2d(72, 1, 1)
+        s.c1 = nn.Linear(72 * 2 + 192, 64)
+        s.c2 = nn.Linear(64, 1)
+        s.freeze = False
+
+    def forward(s, image, hint, full=False, features=None):
+        if features is None:
+            with torch.set_grad_enabled(torch.is_grad_enabled() and not s.freeze):
+                f2, f4, f8 = s.enc.early(image * (255 / 128) - 127 / 128)
+            with torch.set_grad_enabled(torch.is_grad_enabled() and s.freeze != 2):
+                a16, b16, a32, b32 = s.enc.late(f8)
+        else:
+            f2, f4, f8, a16, b16, a32, b32 = features
+        h8 = F.max_pool2d(hint, 8)
+        h16 = F.max_pool2d(h8, 2)
+        h32 = F.max_pool2d(h16, 2)
+        if s.training and s.drop:
+            f8, a16, b16, a32, b32 = (F.dropout2d(f, s.drop) for f in (f8, a16, b16, a32, b32))
+        up = lambda t: F.interpolate(t, scale_factor=2.0, mode='bilinear', align_corners=False)
+        flat = lambda t: t.flatten(2).transpose(1, 2)
+        t = s.l32(torch.cat([b32, a32], 1))
+        t = t + s.pos(t) + s.h32(h32)
+        n, c, h, w = t.shape
+        q = flat(t)
+        for a in s.att:
+            q = a(q)
+        g = q.mean(1)
+        t = F.relu(q + s.g(g)[:, None]).transpose(1, 2).reshape(n, c, h, w)
+        t = s.u16(torch.cat([up(t), s.l16(torch.cat([b16, a16], 1))], 1)) + s.h16(h16)
+        t = s.att16(flat(t)).transpose(1, 2).reshape(n, 128, 2 * h, 2 * w)
+        y = s.u8(torch.cat([up(t), s.l8(f8), h8], 1))
+        t = s.r4(s.u4(torch.cat([up(s.r8(y)), s.l4(f4)], 1)))
+        t = s.u2(torch.cat([up(t), s.l2(f2), F.max_pool2d(hint, 2)], 1))
+        o = F.pixel_shuffle(s.out(t), 2)
+        m = torch.sigmoid(F.avg_pool2d(o, 8))
+        k = (m * y).mean((2, 3)) / (m.mean((2, 3)) + 0.01)
+        b = ((1 - m) * y).mean((2, 3)) / (1 - m).add(0.01).mean((2, 3))
+        iou = torch.sigmoid(s.c2(F.relu(s.c1(torch.cat([k, b, g], 1).detach()))))
+        return (o, iou, s.aux(y)) if full else (o, iou)
+
+
+def load_weights(net, d):
+    """a state dict of an earlier shape: new inputs begin at zero, new layers as they are made"""
+    mine = net.state_dict()
+    for k, v in d.items():
+        if k not in mine:
+            continue
+        v = v.float() if v.is_floating_point() else v
+        m = mine[k]
+        if v.shape != m.shape:
+            m = torch.zeros_like(m)
+            m[:, : v.shape[1]] = v
+            v = m
+        mine[k] = v
+    net.load_state_dict(mine)
+    return net

@@ -1,4 +1,4 @@
-import { findClosely, type NetworkOf } from '@cloudbank/core/networks'
+import { lookAt, type NetworkOf } from '@cloudbank/core/networks'
 import {
   LINEAR,
   planeF32,
@@ -11,9 +11,6 @@ import {
 import { photographSource } from '@cloudbank/core/source'
 import { nodeCodec } from '@cloudbank/hosts/node'
 
-/** Longer side at which the finder's answer is put together, in pixels. */
-const SIDE_PX = 520
-
 /** The finder's answer by itself as alpha, at a size: what Cut would be without edges, colours and backdrop. */
 export async function finderAlone(
   photograph: Uint8Array,
@@ -21,15 +18,8 @@ export async function finderAlone(
   size: Size,
 ): Promise<PlaneU8> {
   const source = photographSource(await nodeCodec.decode(photograph))
-  const { width, height } = source.reduced(SIDE_PX)
-  const probability = await findClosely(
-    source,
-    { width, height },
-    await network('finder'),
-    (seen) => planeU8(seen),
-    () => undefined,
-  )
-  const spread = resamplePlane(probability, wholeOf(probability), planeF32(size), LINEAR)
+  const { map } = await lookAt(source, await network('finder'))
+  const spread = resamplePlane(map, wholeOf(map), planeF32(size), LINEAR)
   return planeU8(
     size,
     Uint8Array.from(spread.data, (p) => 255 * Math.min(1, Math.max(0, p))),

@@ -8,7 +8,7 @@ import { srgbRaster } from '../raster'
 import { seededRandom } from '../raster/seeded.testing'
 import { photographSource } from '../source'
 import { formatCube, sampleCube, STEPS } from '../steps'
-import { playedContext, recordingCodec } from './scene.testing'
+import { playedContext, playedNetworks, recordingCodec } from './scene.testing'
 import { renderShot } from './renderShot'
 
 // Each step's pixels on a small made photograph, as a digest beside the step's engine number. Pixels
@@ -119,7 +119,7 @@ async function digestOf(cases: readonly object[]): Promise<string> {
     const plan = planShot(HASH, BriefSteps.parse({ finish: page(), ...settings }))
     const context = playedContext({
       codec,
-      network: () => Promise.resolve(finder),
+      network: playedNetworks({ finder }),
       asset: () => Promise.resolve(new TextEncoder().encode(cube)),
     })
     await renderShot(source, plan, context)

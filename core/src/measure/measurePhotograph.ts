@@ -68,7 +68,7 @@ const SPREAD_SIGMA_PX = 6
 /**
  * Measures a photograph once.
  *
- * @param map the finder's probability of product (0…1) over the whole photograph, as `askFinder` gives it.
+ * @param map the finder's probability of product (0…1) over the whole photograph, as `lookAt` gives it.
  */
 export function measurePhotograph(source: Source, map: PlaneF32): Measures {
   const large = source.reduced(DIRT_SIDE_PX)

@@ -1,86 +1,61 @@
-import { describe, expect, test } from 'vitest'
-import { planeU8, srgbRaster, type SrgbRgba8 } from '../raster'
+import { expect, test } from 'vitest'
+import { srgbRaster } from '../raster'
 import { photographSource } from '../source'
-import { findClosely, type Finder } from './finder'
-import { toneFinder } from './finder.testing'
+import { FINDER_SIDE_PX, lookAt, spreadProbability, type FinderQuestion } from './finder'
+import { placeFinder } from './finder.testing'
 
-const SIZE = { width: 400, height: 300 }
-const THING = { x0: 260, y0: 110, x1: 320, y1: 170 }
-const CARD = { x0: 20, y0: 100, x1: 120, y1: 180 }
-
-/** A dark square and a dark card on pale paper. */
-function photograph(): SrgbRgba8 {
-  const picture = srgbRaster(SIZE)
-  picture.data.fill(220)
-  for (const { x0, y0, x1, y1 } of [THING, CARD])
-    for (let y = y0; y < y1; y++)
-      for (let x = x0; x < x1; x++) picture.data.set([60, 60, 60, 255], (y * SIZE.width + x) * 4)
-  for (let p = 3; p < picture.data.length; p += 4) picture.data[p] = 255
-  return picture
+/** Red on the left, blue on the right, twice as wide as high. */
+function photograph() {
+  const picture = srgbRaster({ width: 400, height: 200 })
+  for (let i = 0; i < 400 * 200; i++)
+    picture.data.set(i % 400 < 200 ? [204, 0, 0, 255] : [0, 0, 51, 255], i * 4)
+  return photographSource(picture)
 }
 
-/** A finder that also tells how much of each look was dark. */
-function watched(finder: Finder): { finder: Finder; dark: number[] } {
-  const dark: number[] = []
-  return {
-    dark,
-    finder: async (planes) => {
-      dark.push(planes.reduce((sum, value) => sum + (value < 0.5 ? 1 : 0), 0) / planes.length)
-      return finder(planes)
-    },
+test('the network is shown the photograph squashed to its square, in sRGB planes, without a hint', async () => {
+  const asked: FinderQuestion[] = []
+  const finder = placeFinder(() => 0.5)
+  await lookAt(photograph(), (question) => {
+    asked.push(question)
+    return finder(question)
+  })
+  const pixels = FINDER_SIDE_PX ** 2
+  const [{ image, hint }] = asked as [FinderQuestion]
+  expect([image.length, hint.length]).toEqual([3 * pixels, 3 * pixels])
+  expect(hint.every((value) => value === 0)).toBe(true)
+  const rgbAt = (x01: number, y01: number): number[] => {
+    const i = Math.floor(y01 * FINDER_SIDE_PX) * FINDER_SIDE_PX + Math.floor(x01 * FINDER_SIDE_PX)
+    return [0, 1, 2].map((c) => image[c * pixels + i]!)
   }
-}
+  for (const y of [0.1, 0.9]) {
+    rgbAt(0.2, y).forEach((v, c) => expect(v).toBeCloseTo([0.8, 0, 0][c]!, 3))
+    rgbAt(0.8, y).forEach((v, c) => expect(v).toBeCloseTo([0, 0, 0.2][c]!, 3))
+  }
+})
 
-const nothing = () => planeU8(SIZE)
-const card = () => {
-  const marks = planeU8(SIZE)
-  for (let y = CARD.y0 - 5; y < CARD.y1 + 5; y++)
-    marks.data.fill(1, y * SIZE.width + CARD.x0 - 5, y * SIZE.width + CARD.x1 + 5)
-  return marks
-}
+test('it is asked once for a photograph, by however many', async () => {
+  let asked = 0
+  const finder = placeFinder(() => 0.3)
+  const source = photograph()
+  const looks = await Promise.all(
+    [1, 2].map(() =>
+      lookAt(source, (question) => {
+        asked++
+        return finder(question)
+      }),
+    ),
+  )
+  expect(asked).toBe(1)
+  expect(looks[0]!.expectedIou).toBe(0.9)
+  expect(looks[1]!.map).toBe(looks[0]!.map)
+})
 
-const at = (x: number, y: number): number => y * SIZE.width + x
-
-describe('a close look', () => {
-  test('is both ways, then both ways again at the box that was found', async () => {
-    const { finder, dark } = watched(toneFinder(0.5, 0.98))
-    let passes = 0
-    const source = photographSource(photograph())
-    const { data } = await findClosely(source, SIZE, finder, nothing, () => passes++)
-    expect(dark).toHaveLength(4)
-    expect(passes).toBe(4)
-    expect(dark[1]).toBeCloseTo(dark[0]!, 3)
-    expect(data[at(290, 140)]).toBeCloseTo(0.98, 2)
-    expect(data[at(70, 140)]).toBeCloseTo(0.98, 2)
-    expect(data[at(200, 140)]).toBeCloseTo(0.02, 2)
-  })
-
-  test('goes to what is meant: a card has no say in where', async () => {
-    const { finder, dark } = watched(toneFinder(0.5, 0.98))
-    const source = photographSource(photograph())
-    const { data } = await findClosely(source, SIZE, finder, card, () => undefined)
-    // The square with room about it: (1 + 2 · 0.14)² of its area.
-    expect(dark[2]).toBeCloseTo(1 / 1.28 ** 2, 1)
-    expect(data[at(290, 140)]).toBeCloseTo(0.98, 2)
-    // Beyond the box the first look counts half.
-    expect(data[at(70, 140)]).toBeCloseTo(0.49, 2)
-  })
-
-  test('evens out what a finder sees on one side only', async () => {
-    const left: Finder = async (planes) => {
-      const side = Math.sqrt(planes.length / 3)
-      return Float32Array.from({ length: side * side }, (_, i) => (i % side < side / 2 ? 0.9 : 0.1))
-    }
-    const source = photographSource(photograph())
-    const { data } = await findClosely(source, SIZE, left, nothing, () => undefined)
-    for (const x of [30, 130, 270, 370]) expect(data[at(x, 150)]).toBeCloseTo(0.5, 5)
-  })
-
-  test('is not repeated where nothing was found', async () => {
-    const { finder, dark } = watched(async (planes) =>
-      new Float32Array(planes.length / 3).fill(0.01),
-    )
-    await findClosely(photographSource(photograph()), SIZE, finder, nothing, () => undefined)
-    expect(dark).toHaveLength(2)
-  })
+test('its answer is spread over a picture of any shape', async () => {
+  const { map } = await lookAt(
+    photograph(),
+    placeFinder((x, y) => (x > 0.5 && y < 0.25 ? 1 : 0)),
+  )
+  const { width, height, data } = spreadProbability(map, { width: 600, height: 300 })
+  expect([width, height]).toEqual([600, 300])
+  expect([data[20 * 600 + 500], data[20 * 600 + 100], data[200 * 600 + 500]]).toEqual([1, 0, 0])
 })

@@ -1,12 +1,21 @@
-import type { Finder } from './finder'
+import { FINDER_SIDE_PX, type Finder } from './finder'
+
+/** A finder that gives each place, in fractions of the sides, the probability that the test says. */
+export function placeFinder(probabilityAt: (x01: number, y01: number) => number): Finder {
+  const side = FINDER_SIDE_PX
+  const probability = Float32Array.from({ length: side * side }, (_, i) =>
+    probabilityAt(((i % side) + 0.5) / side, (Math.floor(i / side) + 0.5) / side),
+  )
+  return () => Promise.resolve({ probability, iou: 0.9 })
+}
 
 /**
  * A finder that takes for product whatever is darker than a tone (0…1 in green) and what that encloses:
  * like the real one it sees no gaps. It is as sure as it is told.
  */
 export function toneFinder(darkerThan: number, sure = 0.99): Finder {
-  return async (planes) => {
-    const pixels = planes.length / 3
+  return async ({ image }) => {
+    const pixels = image.length / 3
     const side = Math.sqrt(pixels)
     const reached = new Uint8Array(pixels)
     const open = [...Array(side).keys()].flatMap((i) => [
@@ -15,7 +24,7 @@ export function toneFinder(darkerThan: number, sure = 0.99): Finder {
       i * side,
       i * side + side - 1,
     ])
-    const isPale = (i: number): boolean => planes[pixels + i]! >= darkerThan
+    const isPale = (i: number): boolean => image[pixels + i]! >= darkerThan
     for (let i = open.pop(); i !== undefined; i = open.pop()) {
       if (reached[i] || !isPale(i)) continue
       reached[i] = 1
@@ -25,6 +34,7 @@ export function toneFinder(darkerThan: number, sure = 0.99): Finder {
       if (i >= side) open.push(i - side)
       if (i < pixels - side) open.push(i + side)
     }
-    return Float32Array.from(reached, (backdrop) => (backdrop ? 1 - sure : sure))
+    const probability = Float32Array.from(reached, (backdrop) => (backdrop ? 1 - sure : sure))
+    return { probability, iou: sure }
   }
 }

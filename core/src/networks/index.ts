@@ -1,10 +1,11 @@
 export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
 export {
-  askFinder,
   FINDER_SIDE_PX,
-  findClosely,
-  findProduct,
+  lookAt,
   spreadProbability,
   type Finder,
+  type FinderAnswer,
+  type FinderQuestion,
+  type Look,
 } from './finder'
 export { type NetworkId, type NetworkOf, type Networks } from './networks'

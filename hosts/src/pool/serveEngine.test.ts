@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '@cloudbank/core/brief'
-import type { NetworkOf } from '@cloudbank/core/networks'
+import type { Finder, NetworkOf } from '@cloudbank/core/networks'
 import { nodeCodec } from '../node/nodeCodec'
 import type { FromWorker, Job, JobResults, ToWorker } from './protocol'
 import { serveEngine } from './serveEngine'
@@ -93,16 +93,16 @@ describe('a photograph', () => {
   })
 
   test('is measured with the finder’s answer', async () => {
-    const network = (() =>
-      Promise.resolve((planes: Float32Array) => {
-        const side = Math.sqrt(planes.length / 3)
-        // Product in the middle half.
-        const map = Float32Array.from({ length: side * side }, (_, p) => {
-          const [x, y] = [(p % side) / side, Math.floor(p / side) / side]
-          return Math.abs(x - 0.5) < 0.25 && Math.abs(y - 0.5) < 1 / 3 ? 1 : 0
-        })
-        return Promise.resolve(map)
-      })) as unknown as NetworkOf // the finder alone is asked
+    const finder: Finder = ({ image }) => {
+      const side = Math.sqrt(image.length / 3)
+      // Product in the middle half.
+      const probability = Float32Array.from({ length: side * side }, (_, p) => {
+        const [x, y] = [(p % side) / side, Math.floor(p / side) / side]
+        return Math.abs(x - 0.5) < 0.25 && Math.abs(y - 0.5) < 1 / 3 ? 1 : 0
+      })
+      return Promise.resolve({ probability, iou: 0.9 })
+    }
+    const network = (() => Promise.resolve(finder)) as unknown as NetworkOf // the finder alone is asked
     const { result } = await startWorker(network).result<'measure'>({
       kind: 'measure',
       source: await photograph(),

@@ -18,7 +18,7 @@ import {
 } from '@cloudbank/core/engine'
 import { Memory, Scratch } from '@cloudbank/core/memory'
 import { measurePhotograph } from '@cloudbank/core/measure'
-import { askFinder, type NetworkOf } from '@cloudbank/core/networks'
+import { lookAt, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
 import { createAssetStore } from './assetStore'
@@ -32,9 +32,6 @@ export interface WorkerPlatform {
   readonly sha256: (bytes: Uint8Array) => Promise<string>
   readonly post: (message: FromWorker, transfer: ArrayBuffer[]) => void
 }
-
-/** Longer side of the picture that the finder is asked about, in pixels. */
-const FINDER_PICTURE_PX = 520
 
 /** Tiles are looked at and thrown away. */
 const TILE_QUALITY_PCT = 80
@@ -68,7 +65,7 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     const source = photographSource(await decoded(codec.decode(bytes)))
     onStage('decode')
     if (job.kind === 'measure') {
-      const map = await askFinder(source.reduced(FINDER_PICTURE_PX), await network('finder'))
+      const { map } = await lookAt(source, await network('finder'))
       const measures = measurePhotograph(source, map)
       onStage('measure')
       return {

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Finder } from '../../networks'
-import { toneFinder } from '../../networks/finder.testing'
+import { placeFinder, toneFinder } from '../../networks/finder.testing'
 import { pixelsOf, srgbRaster, type SrgbRgba8 } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
 import { photographSource } from '../../source'
@@ -65,7 +65,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
 
 test('a product that fills the frame is left whole, as a detail', async () => {
   const { picture } = drawRing(300, false)
-  const everywhere: Finder = async (planes) => new Float32Array(planes.length / 3).fill(0.9)
+  const everywhere = placeFinder(() => 0.9)
   expect(await cutPicture(photographSource(picture), context(everywhere))).toEqual({
     kind: 'uncut',
     reason: 'runs-out-of-frame',
@@ -97,7 +97,7 @@ test('a product that reaches one side of the frame is cut, and said to reach it'
 test('bare paper has no product', async () => {
   const picture = srgbRaster({ width: 300, height: 200 })
   picture.data.fill(210)
-  const nowhere: Finder = async (planes) => new Float32Array(planes.length / 3).fill(0.01)
+  const nowhere = placeFinder(() => 0.01)
   expect(await cutPicture(photographSource(picture), context(nowhere))).toEqual({
     kind: 'uncut',
     reason: 'no-product',

@@ -1,7 +1,6 @@
-import { markCards } from '../../cards'
-import { barriers, edgeContrast, sharpEdges } from '../../edges'
+import { edgeContrast, sharpEdges } from '../../edges'
 import type { CutMatte, Matte } from '../../matte'
-import { findClosely, type Finder } from '../../networks'
+import { lookAt, spreadProbability, type Finder } from '../../networks'
 import {
   boxAbove,
   fitInside,
@@ -73,9 +72,9 @@ export async function cutPicture(
   const smooth = softened(lab)
   const edges = sharpEdges(lab)
   checkpoint('edges')
-  const cardsIn = (seen: PlaneF32): PlaneU8 =>
-    markCards(smooth, barriers(edgeContrast(edges, seen).sharp, Math.max(width, height)), seen)
-  const probability = await findClosely(source, size, finder, cardsIn, () => checkpoint('finder'))
+  const { map } = await lookAt(source, finder)
+  checkpoint('finder')
+  const probability = spreadProbability(map, size)
   const contrast = edgeContrast(edges, probability)
   const backdrop = modelBackdrop(lab, probability)
   checkpoint('backdrop')

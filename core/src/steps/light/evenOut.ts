@@ -112,7 +112,8 @@ function evenGroup(group: readonly Seen[]): [string, Even][] {
   return group.map((shot) => {
     const tone = liftedTone(shot)
     const siblings = tones.get(shot.input.variant ?? '') ?? []
-    const mid = tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings) ?? 0, pivot)
+    const mid =
+      tone === null || siblings.length < 2 ? 0 : bendTo(tone, median(siblings) ?? 0, pivot)
     return [shot.input.id, { ev: round(middle - shot.ev), mid: round(mid), pivot: round(pivot) }]
   })
 }

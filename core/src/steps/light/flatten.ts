@@ -1,5 +1,5 @@
 import { defineNote } from '../../memory'
-import { findProduct, type Finder } from '../../networks'
+import { lookAt, spreadProbability, type Finder } from '../../networks'
 import {
   fitInside,
   LINEAR,
@@ -57,7 +57,8 @@ const FITTED = defineNote<Promise<Fitted | null>>('fitted backdrop')
 
 async function fit(source: Source, finder: Finder): Promise<Fitted | null> {
   const work = source.reduced(WORK_SIDE_PX)
-  const product = await findProduct(work, finder)
+  const { map } = await lookAt(source, finder)
+  const product = spreadProbability(map, work)
   const surface = fitSurface(work, product)
   if (!surface) return null
   const gain = planeF32(fitInside(source.size, GAIN_SIDE_PX))

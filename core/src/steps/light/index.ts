@@ -16,7 +16,7 @@ import { LightSettings } from './settings'
 export const light = defineStep({
   id: 'light',
   title: 'Light',
-  engine: 1,
+  engine: 2,
   settings: LightSettings,
   own: z.strictObject({}),
   controls: LIGHT_CONTROLS,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { askFinder } from '../../networks'
+import { lookAt, type Finder } from '../../networks'
+import { placeFinder } from '../../networks/finder.testing'
 import {
   LINEAR_OF_BYTE,
   linearToSrgb,
@@ -197,12 +198,7 @@ describe('flattening a backdrop', () => {
       const v = Math.round(230 - 50 * (x / side) - 20 * (y / side) ** 2)
       return [v, v, v]
     })
-  const finder = (planes: Float32Array): Promise<Float32Array> =>
-    Promise.resolve(
-      Float32Array.from({ length: planes.length / 3 }, (_, i) =>
-        onProduct(i % side, Math.floor(i / side)) ? 1 : 0,
-      ),
-    )
+  const finder = placeFinder((x, y) => (onProduct(x * side, y * side) ? 1 : 0))
 
   test('makes it even and leaves the product as it was', async () => {
     const photograph = shaded()
@@ -228,16 +224,20 @@ describe('flattening a backdrop', () => {
   })
 
   test('is left undone where there is no backdrop', async () => {
-    const full = (planes: Float32Array): Promise<Float32Array> =>
-      Promise.resolve(new Float32Array(planes.length / 3).fill(1))
-    expect(await planFlatten(shaded(), 1, full)).toBeNull()
+    expect(
+      await planFlatten(
+        shaded(),
+        1,
+        placeFinder(() => 1),
+      ),
+    ).toBeNull()
   })
 
   test('asks the finder once for a photograph, whatever the strength', async () => {
     let asked = 0
-    const counting = (planes: Float32Array): Promise<Float32Array> => {
+    const counting: Finder = (question) => {
       asked++
-      return finder(planes)
+      return finder(question)
     }
     const photograph = shaded()
     const strengths = await Promise.all(
@@ -264,21 +264,17 @@ describe('a grey ball', () => {
       if (withProduct && x > 260 && x < 430 && y > 110 && y < 300) return [40, 60, 120]
       return [232, 220, 196]
     })
-  const finder =
-    (withProduct: boolean) =>
-    (planes: Float32Array): Promise<Float32Array> =>
-      Promise.resolve(
-        Float32Array.from({ length: planes.length / 3 }, (_, i) => {
-          const x = ((i % 192) / 192) * size.width
-          const y = (Math.floor(i / 192) / 192) * size.height
-          const ball = Math.hypot(x - 140, y - 230) < 46
-          return ball || (withProduct && x > 260 && x < 430 && y > 110 && y < 300) ? 1 : 0
-        }),
-      )
+  const finder = (withProduct: boolean): Finder =>
+    placeFinder((x01, y01) => {
+      const [x, y] = [x01 * size.width, y01 * size.height]
+      const ball = Math.hypot(x - 140, y - 230) < 46
+      return ball || (withProduct && x > 260 && x < 430 && y > 110 && y < 300) ? 1 : 0
+    })
 
   const proposed = async (withProduct: boolean) => {
     const source = scene(withProduct)
-    return proposeNeutral(source, await askFinder(source.reduced(520), finder(withProduct)))
+    const { map } = await lookAt(source, finder(withProduct))
+    return proposeNeutral(source, map)
   }
 
   test('beside a product is found, and its gains are those of the light', async () => {

@@ -45,7 +45,11 @@ const LOCUS: readonly Chromaticity[] = [
   ...DAYLIGHTS.map((kelvin) => uv(...daylightXy(kelvin))),
 ]
 
-function distanceToPiece([u, v]: Chromaticity, [au, av]: Chromaticity, [bu, bv]: Chromaticity): number {
+function distanceToPiece(
+  [u, v]: Chromaticity,
+  [au, av]: Chromaticity,
+  [bu, bv]: Chromaticity,
+): number {
   const [du, dv] = [bu - au, bv - av]
   const length2 = du * du + dv * dv
   const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((u - au) * du + (v - av) * dv) / length2))

@@ -30,7 +30,7 @@ export interface NeutralProposal {
  * beside the product that `markCards` finds, the largest that is plausibly grey; failing that, a ball.
  * Null where there is none.
  *
- * @param map the finder's probability of product over the whole photograph, as `askFinder` gives it.
+ * @param map the finder's probability of product over the whole photograph, as `lookAt` gives it.
  */
 export function proposeNeutral(source: Source, map: PlaneF32): NeutralProposal | null {
   const work = source.reduced(WORK_SIDE_PX)

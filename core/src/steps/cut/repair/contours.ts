@@ -31,7 +31,12 @@ export function contoursOf({ width, height, data }: PlaneF32): Point[][] {
         down(x, y),
       ]
       const middle = corners.reduce((sum, value) => sum + value, 0) / 4
-      for (const [from, to] of segmentsOf(kind, middle > HALF ? 'joined' : 'apart', { top, right, bottom, left }))
+      for (const [from, to] of segmentsOf(kind, middle > HALF ? 'joined' : 'apart', {
+        top,
+        right,
+        bottom,
+        left,
+      }))
         next.set(from, to)
     }
   const place = (edge: number): Point => {
