@@ -1,4 +1,4 @@
-import { components, planeU8, squaredDistance, type PlaneU8 } from '@cloudbank/core/raster'
+import { planeU8, squaredDistance, type PlaneU8 } from '@cloudbank/core/raster'
 
 export type CutMeasures = { iou: number; alphaError: number; boundaryF: number }
 
@@ -64,33 +64,4 @@ function shareNear(edge: PlaneU8, other: PlaneU8): number {
     if (distance.data[i]! <= TOLERANCE_PX * TOLERANCE_PX) near++
   }
   return count === 0 ? 0 : near / count
-}
-
-/** A good cut has at least this much in common with the truth … */
-const GOOD_IOU = 0.97
-/** … and no wrong region of more than this share of the product. */
-const LARGEST_ERROR = 0.005
-
-/**
- * Whether a cut is good. Wrong pixels count as a region where they are thicker than the two pixels by which
- * an edge may lie off.
- */
-export function isGood(found: PlaneU8, truth: PlaneU8): boolean {
-  if (measureCut(found, truth).iou < GOOD_IOU) return false
-  const right = planeU8(truth)
-  let product = 0
-  for (let i = 0; i < right.data.length; i++) {
-    right.data[i] = found.data[i]! > 127 === truth.data[i]! > 127 ? 1 : 0
-    if (truth.data[i]! > 127) product++
-  }
-  // What of a region is left when a rim of an edge's tolerance is taken off, with the rim given back.
-  const depth = squaredDistance(right)
-  const thick = planeU8(truth)
-  for (let i = 0; i < thick.data.length; i++)
-    thick.data[i] = depth.data[i]! > TOLERANCE_PX ** 2 ? 1 : 0
-  const back = squaredDistance(thick)
-  const regions = planeU8(truth)
-  for (let i = 0; i < regions.data.length; i++)
-    regions.data[i] = !right.data[i] && back.data[i]! <= (TOLERANCE_PX + 1) ** 2 ? 1 : 0
-  return components(regions, true).list.every(({ area }) => area <= LARGEST_ERROR * product)
 }

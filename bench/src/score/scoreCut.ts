@@ -15,13 +15,18 @@ import { confidenceOf } from '@cloudbank/core/steps'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { cutOf, readTruth } from './alphas'
-import { isGood, measureCut, type CutMeasures } from './cutMeasures'
+import { measureCut, type CutMeasures } from './cutMeasures'
 import { finderAlone } from './finderAlone'
 import { measureFringe, type Fringe } from './fringe'
 import { grabCut } from './grabCut'
 import { withNoise } from './noise'
 import { groupMeans, type Compared, type GroupMeans, type Scorecard } from './scorecard'
 import { meanOf } from '../table'
+
+/** A cut is good from this on; what is under the one must be flagged, what is over the other should not. */
+const GOOD_IOU = 0.95
+const BAD_IOU = 0.93
+const CLEAN_IOU = 0.97
 
 const PLAIN_PAPER = ['white', 'grey', 'blue']
 
@@ -57,7 +62,7 @@ interface CutFigures {
   readonly finderAlone: CutMeasures
   /** ΔE2000 along the edge on new grounds, the true alpha given: means. */
   readonly fringe: Fringe
-  /** Of the shots that are not good, the share that is flagged; of the good ones, the same. */
+  /** Of the cuts under 0.93 the share that is flagged; of those over 0.97 the same. */
   readonly flagRecall: number
   readonly flagFalse: number
   /** By classes of confidence: how many shots, their mean confidence, and the share that is good. */
@@ -91,7 +96,7 @@ export async function scoreCut(
     const alone = measureCut(await finderAlone(bytes, network, truth), truth)
     const { confidence, signs, flagged } = made
     const fringe = measureFringe(await linearAt(bytes, truth), truth)
-    const good = isGood(made.alpha, truth)
+    const good = own.iou >= GOOD_IOU
     tell(
       `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}, finder alone ${alone.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
@@ -161,11 +166,11 @@ function trustOf(shots: readonly Shot[]): Omit<CutFigures, 'stability' | 'finder
   })
   return {
     flagRecall: shareOf(
-      shots.filter(({ good }) => !good),
+      shots.filter(({ own }) => own.iou < BAD_IOU),
       ({ flagged }) => flagged,
     ),
     flagFalse: shareOf(
-      shots.filter(({ good }) => good),
+      shots.filter(({ own }) => own.iou > CLEAN_IOU),
       ({ flagged }) => flagged,
     ),
     reliability,
