@@ -10,7 +10,7 @@ import { basename } from 'node:path'
 const MIN_SHARE = 0.0005
 const MIN_MISS = 0.005
 const RIDGE = 3
-const NAMES = ['moved', 'raggedness', 'explained', 'holes', 'expected', 'agreement']
+const NAMES = ['moved', 'raggedness', 'holes', 'expected', 'agreement']
 
 /** A cut is good from this IoU on; what is under the one must be flagged, what is over the other should not. */
 const GOOD_IOU = 0.95
@@ -50,7 +50,6 @@ function readCard(file) {
         1,
         Math.log(signs.moved + MIN_SHARE),
         Math.log(signs.raggedness),
-        signs.explained01,
         Math.log(1 + signs.holes),
         Math.log(1 - signs.expectedIou + MIN_MISS),
         Math.log(1 - signs.agreement01 + MIN_MISS),

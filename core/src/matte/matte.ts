@@ -22,8 +22,6 @@ export interface CutSigns {
   readonly moved: number
   /** Length of the outline against the root of the product's area: 3.5 for a disc. */
   readonly raggedness: number
-  /** Share of the frame's border that the backdrop explains, 0…1. */
-  readonly explained01: number
   /** Gaps in the product. */
   readonly holes: number
   /** The intersection over union with the truth that the network expects of its own map, 0…1. */

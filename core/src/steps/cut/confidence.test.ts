@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { CutSigns } from '../../matte'
-import { labRaster, planeF32, planeU8, type PlaneU8 } from '../../raster'
-import type { Backdrop } from './backdrop'
+import { planeF32, planeU8, type PlaneU8 } from '../../raster'
 import { borderShare, confidenceOf, signsOf } from './confidence'
 
 const SIZE = { width: 120, height: 100 }
@@ -12,22 +11,8 @@ function rectangle(x0: number, y0: number, x1: number, y1: number): PlaneU8 {
   return labels
 }
 
-/** Grey paper that explains every pixel but those of the lowest row. */
-function paper() {
-  const smooth = labRaster(SIZE)
-  const pixels = SIZE.width * SIZE.height
-  const plate = new Float32Array(pixels * 3)
-  for (let i = 0; i < pixels; i++) {
-    plate[i * 3] = 80
-    smooth.data[i * 3] = i < pixels - SIZE.width ? 80 : 20
-  }
-  const variance = new Float32Array(pixels * 3).fill(1)
-  const backdrop: Backdrop = { ...SIZE, plate, variance, textured: false, seedShare: 1 }
-  return { smooth, backdrop }
-}
-
 describe('the signs of a cut', () => {
-  test('are what moved, how ragged it is, what the backdrop explains, and gaps', () => {
+  test('are what moved, how ragged it is, gaps, and what the network says', () => {
     const labels = rectangle(20, 20, 60, 60)
     const stiff = rectangle(20, 20, 60, 60)
     // Two pieces come and go: of 20 and of 40 pixels.
@@ -35,10 +20,9 @@ describe('the signs of a cut', () => {
     for (let y = 40; y < 50; y++) stiff.data.fill(0, y * 120 + 20, y * 120 + 24)
     // The network missed the upper half of it.
     const probability = planeF32(SIZE, Float32Array.from(rectangle(20, 40, 60, 60).data))
-    const signs = signsOf({ labels, stiff, holes: 2, ...paper(), probability, expectedIou: 0.9 })
+    const signs = signsOf({ labels, stiff, holes: 2, probability, expectedIou: 0.9 })
     expect(signs.moved).toBeCloseTo(40 / 1600, 9)
     expect(signs.raggedness).toBeCloseTo((4 * 40 - 4) / 40, 9)
-    expect(signs.explained01).toBeCloseTo((120 + 2 * 98) / (2 * 220 - 4), 9)
     expect(signs.holes).toBe(2)
     expect([signs.expectedIou, signs.agreement01]).toEqual([0.9, 0.5])
   })
@@ -54,7 +38,7 @@ describe('confidence', () => {
   const clean: CutSigns = {
     moved: 0,
     raggedness: 3.5,
-    explained01: 1,
+
     holes: 0,
     expectedIou: 0.99,
     agreement01: 0.99,
@@ -65,7 +49,6 @@ describe('confidence', () => {
     const worst = confidenceOf({
       moved: 1,
       raggedness: 40,
-      explained01: 0,
       holes: 50,
       expectedIou: 0.3,
       agreement01: 0.3,
@@ -77,7 +60,6 @@ describe('confidence', () => {
   test.each([
     ['moves', { moved: 0.05 }],
     ['is ragged', { raggedness: 9 }],
-    ['stands before what nothing explains', { explained01: 0.5 }],
     ['has gaps', { holes: 6 }],
     ['is doubted by the network', { expectedIou: 0.85 }],
     ['is other than the network’s', { agreement01: 0.8 }],

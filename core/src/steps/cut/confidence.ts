@@ -1,14 +1,5 @@
 import type { CutSigns } from '../../matte'
-import {
-  components,
-  planeU8,
-  type LabPicture,
-  type PlaneF32,
-  type PlaneU8,
-  type Size,
-} from '../../raster'
-import { distanceFromPlate, type Backdrop } from './backdrop'
-import { TIGHT } from './evidence'
+import { components, planeU8, type PlaneF32, type PlaneU8, type Size } from '../../raster'
 
 export interface CutLabels {
   /** The cut: 1 for product. */
@@ -16,16 +7,13 @@ export interface CutLabels {
   /** The same under a much greater smoothness. */
   readonly stiff: PlaneU8
   readonly holes: number
-  /** The picture, blurred a little. */
-  readonly smooth: LabPicture
-  readonly backdrop: Backdrop
   /** The finder's, of product, 0…1. */
   readonly probability: PlaneF32
   readonly expectedIou: number
 }
 
 export function signsOf(cut: CutLabels): CutSigns {
-  const { labels, stiff, holes, smooth, backdrop, probability, expectedIou } = cut
+  const { labels, stiff, holes, probability, expectedIou } = cut
   const { width, height } = labels
   const difference = planeU8(labels)
   let area = 0
@@ -45,7 +33,6 @@ export function signsOf(cut: CutLabels): CutSigns {
   return {
     moved: largest / product,
     raggedness: outline / Math.sqrt(product),
-    explained01: borderShare(labels, (i) => distanceFromPlate(backdrop, smooth.data, i) < TIGHT),
     holes,
     expectedIou,
     agreement01: agreementOf(labels, probability),
@@ -87,16 +74,15 @@ const MIN_MISS = 0.005
 
 /**
  * A logistic regression on the signs, fitted against the truth of twenty real photographs, eight rendered scenes,
- * the demo shoot and 120 composites, each set with the same weight (`training/judge.mjs`).
+ * the demo shoot and two sets of 120 composites, each set with the same weight (`training/judge.mjs`).
  */
-const INTERCEPT = -7.03
+const INTERCEPT = -7.23
 const WEIGHTS = {
-  moved: -0.45,
-  raggedness: -0.679,
-  explained: 0.813,
-  holes: -0.706,
-  expected: -0.457,
-  agreement: -1.162,
+  moved: -0.563,
+  raggedness: -0.763,
+  holes: -0.655,
+  expected: -0.416,
+  agreement: -1.311,
 }
 
 /** The chance, 0…1, that a cut is good: at least 0.95 of it and the truth in common. */
@@ -105,7 +91,6 @@ export function confidenceOf(signs: CutSigns): number {
     INTERCEPT +
     WEIGHTS.moved * Math.log(signs.moved + MIN_SHARE) +
     WEIGHTS.raggedness * Math.log(signs.raggedness) +
-    WEIGHTS.explained * signs.explained01 +
     WEIGHTS.holes * Math.log(1 + signs.holes) +
     WEIGHTS.expected * Math.log(1 - signs.expectedIou + MIN_MISS) +
     WEIGHTS.agreement * Math.log(1 - signs.agreement01 + MIN_MISS)

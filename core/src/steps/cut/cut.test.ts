@@ -58,7 +58,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
   expect(signs!.raggedness).toBeGreaterThan(4.5)
   expect(signs!.raggedness).toBeLessThan(5.5)
   expect(signs!.moved).toBeLessThan(0.002)
-  expect(signs!.explained01).toBeGreaterThan(0.95)
+  expect(signs!.expectedIou).toBe(0.97)
   expect(box.x).toBeCloseTo(0.2, 2)
   expect(box.width).toBeCloseTo(0.6, 2)
 })

@@ -96,7 +96,7 @@ export async function cutPicture(
     return { kind: 'uncut', reason: 'no-product' }
   const holes = countHoles(labels)
   const stiff = cutWith(STIFF_SMOOTHNESS)
-  const signs = signsOf({ labels, stiff, holes, smooth, backdrop, probability, expectedIou })
+  const signs = signsOf({ labels, stiff, holes, probability, expectedIou })
   const found: Found = {
     unsure: unsureShare(labels, contrast),
     holes,

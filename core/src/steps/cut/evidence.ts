@@ -12,7 +12,7 @@ import { distanceFromPlate, type Backdrop } from './backdrop'
 import { findIslands } from './islands'
 
 /** Squared Mahalanobis distance below which a colour is the backdrop's. */
-export const TIGHT = 11
+const TIGHT = 11
 /** Passages narrower than this share of the longer side do not let the backdrop flood through … */
 const PASSAGE = 0.016
 /** … nor, in a second flood that counts for less, narrower than this. */

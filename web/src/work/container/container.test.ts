@@ -64,7 +64,7 @@ beforeEach(async () => {
       signs: {
         moved: 0.001,
         raggedness: 4,
-        explained01: 1,
+
         holes: 0,
         expectedIou: 0.95,
         agreement01: 0.99,

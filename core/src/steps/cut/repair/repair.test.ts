@@ -53,7 +53,7 @@ const matteOf = (plane: PlaneU8): CutMatte => ({
   signs: {
     moved: 0.1,
     raggedness: 4,
-    explained01: 1,
+
     holes: 0,
     expectedIou: 0.95,
     agreement01: 0.99,
