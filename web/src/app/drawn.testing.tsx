@@ -11,6 +11,8 @@ afterEach(cleanup)
 /** What jsdom lays nothing out for: every element is this large, at the upper left. */
 export const DRAWN = { width: 800, height: 600 } as const
 
+const RECT = { x: 0, y: 0, left: 0, top: 0, right: DRAWN.width, bottom: DRAWN.height, ...DRAWN }
+
 // jsdom has no layout, and nothing that is told of one.
 class FixedSize implements ResizeObserver {
   readonly #tell: ResizeObserverCallback
@@ -18,8 +20,7 @@ class FixedSize implements ResizeObserver {
     this.#tell = tell
   }
   observe(): void {
-    const contentRect = new DOMRect(0, 0, DRAWN.width, DRAWN.height)
-    this.#tell([{ contentRect } as ResizeObserverEntry], this) // all that is read of it
+    this.#tell([{ contentRect: RECT } as unknown as ResizeObserverEntry], this) // all that is read of it
   }
   unobserve(): void {
     // It is told once.
@@ -28,35 +29,13 @@ class FixedSize implements ResizeObserver {
     // It is told once.
   }
 }
-class Rect {
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
-  constructor(x = 0, y = 0, width = 0, height = 0) {
-    Object.assign(this, { x, y, width, height })
-    ;[this.x, this.y, this.width, this.height] = [x, y, width, height]
-  }
-  get left(): number {
-    return this.x
-  }
-  get top(): number {
-    return this.y
-  }
-  get right(): number {
-    return this.x + this.width
-  }
-  get bottom(): number {
-    return this.y + this.height
-  }
-}
 class Pointer extends MouseEvent {
   readonly pointerId = 1
 }
 // Its own Blob has no text(), and is no Blob to a database outside of it.
-Object.assign(globalThis, { ResizeObserver: FixedSize, DOMRect: Rect, PointerEvent: Pointer, Blob })
+Object.assign(globalThis, { ResizeObserver: FixedSize, PointerEvent: Pointer, Blob })
 Object.assign(Element.prototype, {
-  getBoundingClientRect: () => new Rect(0, 0, DRAWN.width, DRAWN.height),
+  getBoundingClientRect: () => RECT,
   setPointerCapture: () => undefined,
   scrollTo: () => undefined,
 })
