@@ -19,6 +19,8 @@ export default defineConfig({
           include: ['{core,hosts,server,web,bench}/src/**/*.test.{ts,tsx}'],
           environment: 'node',
           testTimeout: 60_000,
+          // What is checked beside them ends first: both cores are theirs then.
+          maxWorkers: 2,
         },
       },
       {

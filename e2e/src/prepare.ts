@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
-import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises'
-import { dirname } from 'node:path'
+import { mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { TestProject } from 'vitest/node'
 import { demoPhotos, newShoot, startApp } from './harness'
@@ -21,6 +21,7 @@ export default async function prepare(project: TestProject): Promise<void> {
   const path = root(`.cache/prepared-${build}.shoot.zip`)
   project.provide('preparedShoot', path)
   if (await readFile(path).catch(() => null)) return
+  await removeEarlier(dirname(path))
   const app = await startApp()
   const { page } = app
   await newShoot(app, await demoPhotos(PREPARED))
@@ -34,4 +35,10 @@ export default async function prepare(project: TestProject): Promise<void> {
   await mkdir(dirname(path), { recursive: true })
   await writeFile(path, await readFile(await (await saving).path()))
   await app.stop()
+}
+
+/** Removes what was prepared of earlier builds. */
+async function removeEarlier(folder: string): Promise<void> {
+  const names = await readdir(folder).catch((): string[] => [])
+  for (const name of names) if (name.startsWith('prepared-')) await rm(join(folder, name))
 }
