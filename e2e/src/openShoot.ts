@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { inject } from 'vitest'
+import { expect, inject } from 'vitest'
 import { giveFiles, rowsOf, type RunningApp } from './harness'
 import { partOf, type PREPARED, type Progress } from './preparedShoot'
 
@@ -37,11 +37,11 @@ export async function openSaved(
   await giveFiles(page, 'Photographs for a new shoot', [
     { name: 'saved.shoot.zip', mimeType: 'application/zip', buffer },
   ])
-  let id: string | undefined
-  while (id === undefined) {
-    await page.getByText(/ was imported from saved\.shoot\.zip\.$/).waitFor()
-    id = (await idsOf()).find((one) => !before.includes(one))
-  }
+  // Whichever tab brings it in says so; its rows come last, all at once.
+  const brought = async (): Promise<string | undefined> =>
+    (await idsOf()).find((id) => !before.includes(id))
+  await expect.poll(brought, { timeout: 60_000 }).toBeDefined()
+  const id = await brought()
   await page.goto(`${url}/shoots/${id}`)
   await page.locator('.tile').first().waitFor()
 }
