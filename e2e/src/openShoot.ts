@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, inject } from 'vitest'
+import { inject, vi } from 'vitest'
 import { giveFiles, rowsOf, type RunningApp } from './harness'
 import { partOf, type PREPARED, type Progress } from './preparedShoot'
 
@@ -38,10 +38,14 @@ export async function openSaved(
     { name: 'saved.shoot.zip', mimeType: 'application/zip', buffer },
   ])
   // Whichever tab brings it in says so; its rows come last, all at once.
-  const brought = async (): Promise<string | undefined> =>
-    (await idsOf()).find((id) => !before.includes(id))
-  await expect.poll(brought, { timeout: 60_000 }).toBeDefined()
-  const id = await brought()
+  const id = await vi.waitFor(
+    async () => {
+      const found = (await idsOf()).find((one) => !before.includes(one))
+      if (found === undefined) throw new Error('the shoot is not here yet')
+      return found
+    },
+    { timeout: 60_000, interval: 200 },
+  )
   await page.goto(`${url}/shoots/${id}`)
   await page.locator('.tile').first().waitFor()
 }
