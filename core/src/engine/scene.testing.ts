@@ -8,6 +8,7 @@ import type { Plan } from '../brief'
 import { stepKey } from '../brief'
 import { cut } from '../steps/cut'
 import type { EngineContext } from './context'
+import { SURE_SIGNS } from '../matte/signs.testing'
 
 export const RED = [180, 30, 20] as const
 export const PAPER = [200, 200, 190] as const
@@ -42,14 +43,7 @@ export function scene(lean = 0): { original: SrgbRgba8; matte: CutMatte } {
       box,
       unsure: 0,
       holes: 0,
-      signs: {
-        moved: 0.001,
-        raggedness: 4,
-
-        holes: 0,
-        expectedIou: 0.95,
-        agreement01: 0.99,
-      },
+      signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
       touchesBorder: false,

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { planeU8 } from '../raster'
 import { alphaFor, baseSide, matteSide, type Alpha, type CutMatte } from './matte'
 import { packMatte, unpackMatte } from './packMatte'
+import { SURE_SIGNS } from './signs.testing'
 
 test.each([
   [2400, 100, 800],
@@ -28,14 +29,7 @@ const matte: CutMatte = {
   kind: 'cut',
   box: area,
   unsure: 0.1,
-  signs: {
-    moved: 0.001,
-    raggedness: 4,
-
-    holes: 0,
-    expectedIou: 0.95,
-    agreement01: 0.99,
-  },
+  signs: SURE_SIGNS,
   doubts: [],
   repairs: 0,
   touchesBorder: false,

@@ -1,5 +1,12 @@
 import type { Shot } from '@cloudbank/core/shoot'
-import { briefId, fileHash, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
+import {
+  SURE_SIGNS,
+  briefId,
+  fileHash,
+  shootId,
+  shotId,
+  shotRow,
+} from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -49,14 +56,7 @@ describe('round trip', () => {
       box: area,
       unsure: 0.1,
       holes: 2,
-      signs: {
-        moved: 0.001,
-        raggedness: 4,
-
-        holes: 0,
-        expectedIou: 0.95,
-        agreement01: 0.99,
-      },
+      signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
       touchesBorder: false,

@@ -2,3 +2,4 @@
 export * from '../rows/ids.testing'
 export * from '../rows/rows.testing'
 export * from '../rows/view.testing'
+export * from '../../matte/signs.testing'

@@ -1,5 +1,5 @@
 import { CONTAINER, ContainerError, type Contained } from '@cloudbank/core/shoot'
-import { shotId } from '@cloudbank/core/shoot/testing'
+import { SURE_SIGNS, shotId } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
@@ -61,14 +61,7 @@ beforeEach(async () => {
       box: area,
       unsure: 0,
       holes: 0,
-      signs: {
-        moved: 0.001,
-        raggedness: 4,
-
-        holes: 0,
-        expectedIou: 0.95,
-        agreement01: 0.99,
-      },
+      signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
       touchesBorder: false,

@@ -18,6 +18,7 @@ import { isWorked, repairedMatte, type WholeEdge } from './repairedMatte'
 import { type Outline, type Repair } from './repairs'
 import { doneOf } from '../../../strokes'
 import { traceOutline } from './traceOutline'
+import { SURE_SIGNS } from '../../../matte/signs.testing'
 
 const SIDE = 240
 const AREA = { x: 0, y: 0, width: 1, height: 1 }
@@ -50,14 +51,7 @@ const matteOf = (plane: PlaneU8): CutMatte => ({
   box: AREA,
   unsure: 0,
   holes: 0,
-  signs: {
-    moved: 0.1,
-    raggedness: 4,
-
-    holes: 0,
-    expectedIou: 0.95,
-    agreement01: 0.99,
-  },
+  signs: { ...SURE_SIGNS, moved: 0.1 },
   doubts: [],
   repairs: 0,
   touchesBorder: false,
