@@ -1,6 +1,7 @@
 import { open, readdir, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { FileError, readFileFacts } from '@cloudbank/core/codec'
+import { strings } from './strings'
 
 /** Photographs to render, and what was given that is none. */
 export interface Gathered {
@@ -32,8 +33,8 @@ export async function gatherPhotos(paths: readonly string[]): Promise<Gathered> 
       .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
     const others: string[] = []
     for (const file of files) ((await looksLikePicture(file)) ? photos : others).push(file)
-    if (others.length > 0) notes.push(`${path}: skipped, not pictures: ${others.join(', ')}`)
-    if (files.length === others.length) notes.push(`${path}: this folder has no pictures`)
+    if (others.length > 0) notes.push(strings.notPictures(path, others))
+    if (files.length === others.length) notes.push(strings.noPictures(path))
   }
   return { photos, notes }
 }

@@ -1,30 +1,20 @@
 import { readFile } from 'node:fs/promises'
 import { readBrief, type Brief } from '@cloudbank/core/brief'
-
-/** A brief that cannot be used, with every reason, a line each. */
-export class BriefError extends Error {
-  override readonly name = 'BriefError'
-}
+import { readJson } from './readJson'
+import { strings } from './strings'
+import { UsageError } from './UsageError'
 
 /**
  * Reads a brief from a file.
  *
- * @throws BriefError naming the file and each field that is wrong.
+ * @throws UsageError naming the file and each field that is wrong.
  */
 export async function loadBrief(path: string): Promise<Brief> {
-  const fail = (message: string): never => {
-    throw new BriefError(`${path}: ${message}`)
-  }
-  const text = await readFile(path, 'utf8').catch(() => fail('cannot be read'))
-  const result = readBrief(parseJson(text.replace(/^\uFEFF/, ''), fail))
+  const text = await readFile(path, 'utf8').catch(() => {
+    throw new UsageError(strings.cantBeRead(path))
+  })
+  const result = readBrief(readJson(path, text))
   if (result.ok) return result.brief
-  return fail(result.problems.map(({ field, message }) => `${field}: ${message}`).join('\n  '))
-}
-
-function parseJson(text: string, fail: (message: string) => never): unknown {
-  try {
-    return JSON.parse(text)
-  } catch (error) {
-    return fail(`not JSON: ${(error as Error).message}`) // JSON.parse throws SyntaxError
-  }
+  const problems = result.problems.map(({ field, message }) => `${field}: ${message}`)
+  throw new UsageError(strings.problems(path, problems))
 }

@@ -1,31 +1,23 @@
 import { readFile } from 'node:fs/promises'
 import { readOutlet } from '@cloudbank/core/brief'
 import { READY_OUTLETS, type Outlet } from '@cloudbank/core/outlets'
-
-/** An outlet that cannot be used, with the reason. */
-export class OutletError extends Error {
-  override readonly name = 'OutletError'
-}
+import { readJson } from './readJson'
+import { strings } from './strings'
+import { UsageError } from './UsageError'
 
 /**
  * One of the outlets that come along, by its id, or one from a file.
  *
- * @throws OutletError naming the file and each field that is wrong.
+ * @throws UsageError naming the file and each field that is wrong.
  */
 export async function loadOutlet(given: string): Promise<Outlet> {
   const ready = READY_OUTLETS.find(({ id }) => id === given)
   if (ready) return ready
-  const known = READY_OUTLETS.map(({ id }) => id).join(', ')
+  const builtIn = READY_OUTLETS.map(({ id }) => id)
   const text = await readFile(given, 'utf8').catch(() => {
-    throw new OutletError(`${given}: can’t be read; the built-in outlets are ${known}`)
+    throw new UsageError(strings.noSuchOutlet(given, builtIn))
   })
-  let data: unknown
-  try {
-    data = JSON.parse(text.replace(/^\uFEFF/, ''))
-  } catch {
-    throw new OutletError(`${given}: not JSON`)
-  }
-  const read = readOutlet(data)
-  if (!read.ok) throw new OutletError(`${given}: ${read.problems.join('\n  ')}`)
+  const read = readOutlet(readJson(given, text))
+  if (!read.ok) throw new UsageError(strings.problems(given, read.problems))
   return read.outlet
 }

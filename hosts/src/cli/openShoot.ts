@@ -11,8 +11,9 @@ import {
   type ShootRows,
 } from '@cloudbank/core/shoot'
 import type { JobAsset, KeyedMatte } from '../pool'
-import type { RowFiles } from './renderRows'
+import type { RowFiles } from './RowFiles'
 import { sha256 } from './sha256'
+import { strings } from './strings'
 
 configure({ useWebWorkers: false })
 
@@ -52,24 +53,24 @@ export async function isSavedShoot(path: string): Promise<boolean> {
 export async function openShoot(path: string): Promise<OpenShoot> {
   const reader = new ZipReader(new BlobReader(await openAsBlob(path)))
   const all = await reader.getEntries().catch((error: unknown) => {
-    throw new ContainerError('the zip is damaged; copy the file again', { cause: error })
+    throw new ContainerError(strings.zipIsDamaged, { cause: error })
   })
   const entries = new Map<string, FileEntry>()
   for (const entry of all) if (!entry.directory) entries.set(entry.filename, entry)
   const named = byHash(entries)
 
   const bytesOf = async (entry: FileEntry | undefined, what: string): Promise<Uint8Array> => {
-    if (!entry) throw new ContainerError(`${what} is missing in it`)
+    if (!entry) throw new ContainerError(strings.missingInside(what))
     try {
       return await entry.getData(new Uint8ArrayWriter(), { checkSignature: true })
     } catch (error) {
-      throw new ContainerError(`${what} in it is damaged; copy the file again`, { cause: error })
+      throw new ContainerError(strings.damagedInside(what), { cause: error })
     }
   }
   const file = async (folder: string, hash: string): Promise<Uint8Array> => {
-    const bytes = await bytesOf(named.get(`${folder}/${hash}`), `${folder}/${hash}`)
-    if (sha256(bytes) !== hash)
-      throw new ContainerError(`${folder}/${hash} in it holds other bytes than its name says`)
+    const name = `${folder}/${hash}`
+    const bytes = await bytesOf(named.get(name), name)
+    if (sha256(bytes) !== hash) throw new ContainerError(strings.otherBytesInside(name))
     return bytes
   }
 

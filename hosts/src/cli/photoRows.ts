@@ -1,33 +1,24 @@
-import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { UNTOUCHED, type Brief } from '@cloudbank/core/brief'
 import { stemOf } from '@cloudbank/core/names'
 import type { Outlet } from '@cloudbank/core/outlets'
 import {
   BriefId,
-  guessMapping,
   guessPattern,
-  mapProducts,
   OriginalHash,
   readName,
-  readTable,
   ShootId,
   ShotId,
-  TableError,
   type Product,
   type ShootRows,
   type Shot,
 } from '@cloudbank/core/shoot'
 
-const SHOOT_ID = ShootId.parse('command-line')
+/** The shoot that the command line's photographs are. */
+export const SHOOT_ID = ShootId.parse('command-line')
 /** A photograph's hash until it is read. */
 const UNREAD = OriginalHash.parse('unread')
 const BRIEF_ID = BriefId.parse('command-line')
-
-/** A table of products that cannot be used, with the reason. */
-export class ProductsError extends Error {
-  override readonly name = 'ProductsError'
-}
 
 /** A shot of the command line, and the file that it is. */
 export interface PhotoRows {
@@ -98,25 +89,5 @@ export function photoRows(
       measures: new Map(),
     },
     pathOf: ({ order }) => photos[order]!,
-  }
-}
-
-/**
- * Products from a CSV file, its columns known by their headings.
- *
- * @throws ProductsError naming the file and what is wrong with it.
- */
-export async function loadProducts(path: string): Promise<Product[]> {
-  const text = await readFile(path, 'utf8').catch(() => {
-    throw new ProductsError(`${path}: can’t be read`)
-  })
-  try {
-    const table = readTable(text)
-    const mapping = guessMapping(table.headings)
-    if (mapping.sku === null) throw new ProductsError(`${path}: no column holds SKUs`)
-    return mapProducts(SHOOT_ID, table, mapping).products
-  } catch (error) {
-    if (error instanceof TableError) throw new ProductsError(`${path}: ${error.message}`)
-    throw error
   }
 }

@@ -34,7 +34,8 @@ export const strings = {
   // NeutralPage
   neutralCouldntBeRead: 'The neutral couldn’t be read',
   neutralOf: (name: string | number): string => `Neutral of ${name}`,
-  follows: 'follows',
+  shotsFollow: (count: number): string =>
+    `${countOf(count, 'shot')} ${count === 1 ? 'follows' : 'follow'}`,
   backToLightings: 'Back to the lightings',
   cantBeShown: (fileName: string | number, failure: string | number): string =>
     `${fileName} can’t be shown: ${failure}.`,

@@ -1,0 +1,60 @@
+import { fileTypeWords } from '@cloudbank/core/codec'
+import { countOf } from '@cloudbank/core/words'
+
+/** Everything the command line says of itself, to be read and translated together. */
+export const strings = {
+  // index
+  whatItDoes: 'Makes uniform, web-ready renditions of product photographs.',
+  whatRenderDoes: 'Makes the renditions a brief asks for, one folder per placement.',
+  photoArgument: `photographs, or folders of them: ${fileTypeWords()}; or one saved shoot`,
+  briefOption: 'the brief, as JSON; default: white, 1:1, a page and a card',
+  outletOption:
+    'outlets to use in place of the brief’s own placements: built-in ids, or outlet files',
+  assetsOption: 'folder with the colour tables and pictures the brief names',
+  productsOption: 'product data as CSV, for names and descriptions; matched to file names by SKU',
+  outOption: 'output folder; created if missing',
+  workersOption: 'photographs at a time; default: one per core',
+  positiveNumber: 'a whole number, 1 or more',
+  noPhotographs: 'There are no photographs to render.',
+  morePhotographs: 'more photographs',
+  savedShootIsWhole: (path: string, extra: string): string =>
+    `${path} is a saved shoot with everything it needs; ${extra} can’t be combined with it.`,
+
+  // gatherPhotos
+  notPictures: (folder: string, files: readonly string[]): string =>
+    `${folder}: skipped, not pictures: ${files.join(', ')}`,
+  noPictures: (folder: string): string => `${folder}: this folder has no pictures`,
+
+  // loadAssets, loadBrief, loadOutlet, loadProducts
+  cantBeRead: (path: string): string => `${path}: can’t be read`,
+  cantBeReadAsFolder: (path: string): string => `${path}: can’t be read as a folder`,
+  noSuchOutlet: (given: string, builtIn: readonly string[]): string =>
+    `${given}: can’t be read; the built-in outlets are ${builtIn.join(', ')}`,
+  notJson: (path: string, reason: string): string => `${path}: not JSON: ${reason}`,
+  problems: (path: string, problems: readonly string[]): string =>
+    `${path}: ${problems.join('\n  ')}`,
+  noSkuColumn: (path: string): string => `${path}: no column holds SKUs`,
+  tableProblem: (path: string, problem: string): string => `${path}: ${problem}`,
+
+  // openShoot
+  zipIsDamaged: 'the zip is damaged; copy the file again',
+  missingInside: (entry: string): string => `${entry} is missing in it`,
+  damagedInside: (entry: string): string => `${entry} in it is damaged; copy the file again`,
+  otherBytesInside: (entry: string): string =>
+    `${entry} in it holds other bytes than its name says`,
+
+  // renderRows
+  shotDone: (done: number, all: number, name: string, outcome: string): string =>
+    `${done}/${all} ${name}: ${outcome}`,
+  shotMade: (renditions: number, notes: readonly string[], broken: readonly string[]): string => {
+    const noted = notes.length > 0 ? ` (${notes.join(', ')})` : ''
+    const rules = broken.length > 0 ? `; breaks ${broken.join('; ')}` : ''
+    return `${countOf(renditions, 'rendition')}${noted}${rules}`
+  },
+  ruleBroken: (place: string, rule: string, value: string, limit: string): string =>
+    `${place}: ${rule}, ${value}, ${limit}`,
+  stopped: (renditions: number, folder: string): string =>
+    `Stopped. ${countOf(renditions, 'rendition')} finished in ${folder}`,
+  finished: (renditions: number, folder: string, failed: number): string =>
+    `${countOf(renditions, 'rendition')} in ${folder}${failed > 0 ? `, ${countOf(failed, 'photograph')} failed` : ''}`,
+} as const

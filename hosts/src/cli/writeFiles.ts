@@ -1,0 +1,63 @@
+import { mkdir, writeFile as write } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+import {
+  CREDIT_HEAD_BYTES,
+  FileHash,
+  leavingWords,
+  manifestOf,
+  manifestTable,
+  webPageOf,
+  withLeavingWords,
+  type DeliveryFile,
+  type LeftFile,
+  type ShootRows,
+} from '@cloudbank/core/shoot'
+import { sha256 } from './sha256'
+
+/**
+ * Writes a rendition as it leaves: with its words and the photograph's credit, under the name it is delivered by.
+ *
+ * @param bytes the rendition as it was made.
+ * @param original the photograph's bytes, which the credit is read from.
+ */
+export async function writeFile(
+  file: DeliveryFile,
+  bytes: Uint8Array,
+  original: Uint8Array,
+  outFolder: string,
+): Promise<LeftFile> {
+  const head = original.subarray(0, CREDIT_HEAD_BYTES)
+  const words = await leavingWords(file, () => Promise.resolve(head))
+  const changed = words && withLeavingWords(bytes, file, words)
+  const whole = changed ?? bytes
+  await save(join(outFolder, file.path), whole)
+  return {
+    file,
+    bytes: whole.length,
+    sha256: FileHash.parse(sha256(whole)),
+    words: changed ? words : null,
+  }
+}
+
+/** Writes what was delivered, as data, as a table and as a page of the pictures. */
+export async function writeManifests(
+  { shoot }: Pick<ShootRows, 'shoot'>,
+  left: readonly LeftFile[],
+  outFolder: string,
+): Promise<void> {
+  const texts = {
+    'manifest.json': JSON.stringify(manifestOf(shoot, left), null, 2),
+    'manifest.csv': manifestTable(left),
+    'pictures.html': webPageOf(
+      shoot.name,
+      left.map(({ file }) => file),
+    ),
+  }
+  for (const [name, text] of Object.entries(texts))
+    await save(join(outFolder, name), new TextEncoder().encode(text))
+}
+
+async function save(path: string, bytes: Uint8Array): Promise<void> {
+  await mkdir(dirname(path), { recursive: true })
+  await write(path, bytes)
+}
