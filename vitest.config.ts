@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config'
 
+/** Tests of modules. What is checked beside them ends first: both cores are theirs then. */
+const modules = { environment: 'node', testTimeout: 60_000, maxWorkers: 2 } as const
+
 /** Tests of the real interface in a browser. */
 const browser = {
   environment: 'node',
@@ -15,13 +18,15 @@ export default defineConfig({
     projects: [
       {
         test: {
+          ...modules,
           name: 'unit',
-          include: ['{core,hosts,server,web,bench}/src/**/*.test.{ts,tsx}'],
-          environment: 'node',
-          testTimeout: 60_000,
-          // What is checked beside them ends first: both cores are theirs then.
-          maxWorkers: 2,
+          include: ['{core,hosts,server,bench}/src/**/*.test.ts'],
+          // Their modules hold no state, so that files can share them.
+          isolate: false,
         },
+      },
+      {
+        test: { ...modules, name: 'unit-web', include: ['web/src/**/*.test.{ts,tsx}'] },
       },
       {
         test: {

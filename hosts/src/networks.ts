@@ -1,6 +1,7 @@
 import * as ort from 'onnxruntime-web/wasm'
 import {
   FINDER_SIDE_PX,
+  type EdgeFinder,
   type Enlarger,
   type Finder,
   type NetworkId,
@@ -18,6 +19,7 @@ export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[I
 export function lazyNetworks(open: OpenNetwork): NetworkOf {
   const once = {
     finder: openOnce(open.finder),
+    edge: openOnce(open.edge),
     enlarger2: openOnce(open.enlarger2),
     enlarger4: openOnce(open.enlarger4),
   } satisfies OpenNetwork
@@ -57,6 +59,18 @@ export async function openFinder(model: Uint8Array, runtime?: Runtime): Promise<
     const { prob, iou } = await session.run({ image: square(image), hint: square(hint) })
     const [expected = 0] = (iou as ort.TypedTensor<'float32'>).data // the model's two outputs
     return { probability: (prob as ort.TypedTensor<'float32'>).data, iou: expected }
+  }
+}
+
+/** The network that draws outlines, on one wasm thread. */
+export async function openEdgeFinder(model: Uint8Array, runtime?: Runtime): Promise<EdgeFinder> {
+  const session = await openSession(model, runtime)
+  return async ({ pieces, width, height, image, coarse }) => {
+    const { alpha } = await session.run({
+      rgb: new ort.Tensor('float32', image, [pieces, 3, height, width]),
+      coarse: new ort.Tensor('float32', coarse, [pieces, 1, height, width]),
+    })
+    return (alpha as ort.TypedTensor<'float32'>).data // the model's only output
   }
 }
 

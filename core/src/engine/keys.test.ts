@@ -6,6 +6,7 @@ import { photographSource } from '../source'
 import { bare, formatCube, sampleCube, STEPS } from '../steps'
 import { cut } from '../steps/cut'
 import { keptFor, playedContext, playedNetworks, recordingCodec, scene } from './scene.testing'
+import { coarseEdge } from '../networks/edge.testing'
 import { placeFinder } from '../networks/finder.testing'
 import { renderShot } from './renderShot'
 
@@ -78,6 +79,7 @@ async function fileOf(
     asset: (hash) => Promise.resolve(cubes.get(hash) ?? grounds.get(hash) ?? null),
     network: playedNetworks({
       finder: placeFinder(() => 0.01),
+      edge: coarseEdge,
       enlarger2: (planes) => Promise.resolve(new Float32Array(planes.length * 4).fill(0.5)),
     }),
   })

@@ -1,3 +1,4 @@
+export type { EdgeFinder, EdgeQuestion } from './edge'
 export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
 export {
   FINDER_SIDE_PX,

@@ -1,9 +1,11 @@
+import type { EdgeFinder } from './edge'
 import type { Enlarger } from './enlarger'
 import type { Finder } from './finder'
 
 /** The networks that the engine can ask, by name; each is described in a file of its own. */
 export interface Networks {
   readonly finder: Finder
+  readonly edge: EdgeFinder
   /** Sides twice as long. */
   readonly enlarger2: Enlarger
   /** Sides four times as long. */

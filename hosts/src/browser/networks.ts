@@ -1,19 +1,22 @@
+import edgeUrl from '@cloudbank/core/models/edge.onnx?url'
 import enlarger2Url from '@cloudbank/core/models/enlarger-2.onnx?url'
 import enlarger4Url from '@cloudbank/core/models/enlarger-4.onnx?url'
 import finderUrl from '@cloudbank/core/models/finder.onnx?url'
 import type { NetworkOf } from '@cloudbank/core/networks'
 import runtimeGlue from 'network-runtime.mjs?url'
 import runtimeWasm from 'network-runtime.wasm?url'
-import { lazyNetworks, openEnlarger, openFinder, type Runtime } from '../networks'
+import { lazyNetworks, openEdgeFinder, openEnlarger, openFinder, type Runtime } from '../networks'
 import { fetchAsset, importAsset } from './fetchAsset'
 
 const FINDER = 'The network that finds products'
+const EDGE = 'The network that draws outlines'
 const ENLARGER = 'The network that enlarges'
 
 /** The networks of this worker, fetched when they are first needed. */
 export const createBrowserNetworks = (): NetworkOf =>
   lazyNetworks({
     finder: async () => openFinder(...(await fetchNetwork(finderUrl, FINDER))),
+    edge: async () => openEdgeFinder(...(await fetchNetwork(edgeUrl, EDGE))),
     enlarger2: async () => openEnlarger(...(await fetchNetwork(enlarger2Url, ENLARGER))),
     enlarger4: async () => openEnlarger(...(await fetchNetwork(enlarger4Url, ENLARGER))),
   })

@@ -1,12 +1,4 @@
-import {
-  labToLinear,
-  linearRaster,
-  softenInterleaved,
-  type LabPicture,
-  type LinearRgba,
-  type PlaneF32,
-  type Size,
-} from '../../raster'
+import { softenInterleaved, type LabPicture, type PlaneF32, type Size } from '../../raster'
 import { pullPush } from './inpaint'
 import { fitTrend } from './trend'
 
@@ -74,19 +66,6 @@ export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop 
     textured,
     seedShare: seeds / pixels,
   }
-}
-
-/** The bare backdrop in linear light, opaque. */
-export function plateInLinear({ plate, width, height }: Backdrop): LinearRgba {
-  const half = { width: (width + 1) >> 1, height: (height + 1) >> 1 }
-  const result = linearRaster(half)
-  for (let y = 0, p = 0; y < half.height; y++)
-    for (let x = 0; x < half.width; x++, p += 4) {
-      const q = (Math.min(y * 2, height - 1) * width + Math.min(x * 2, width - 1)) * 3
-      const [r, g, b] = labToLinear([plate[q]!, plate[q + 1]!, plate[q + 2]!])
-      result.data.set([r, g, b, 1], p)
-    }
-  return result
 }
 
 /** Averages of 2 × 2 pixels. */

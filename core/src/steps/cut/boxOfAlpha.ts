@@ -1,4 +1,5 @@
-import type { PlaneU8, PxBox } from '../../raster'
+import type { Alpha } from '../../matte'
+import { fractionsOf, type Box01, type PlaneU8, type PxBox } from '../../raster'
 
 /** Alpha, 0…255, of a pixel that is half product. */
 const HALF = 127.5
@@ -24,6 +25,19 @@ export function boxOfAlpha({ width, height, data }: PlaneU8): PxBox | null {
   return across && down
     ? { x: across[0], y: down[0], width: across[1] - across[0], height: down[1] - down[0] }
     : null
+}
+
+/** The same box of a level of a matte, as fractions of the photograph. */
+export function productBox({ plane, area }: Alpha): Box01 | null {
+  const inPlane = boxOfAlpha(plane)
+  if (!inPlane) return null
+  const { x, y, width, height } = fractionsOf(inPlane, plane)
+  return {
+    x: area.x + x * area.width,
+    y: area.y + y * area.height,
+    width: width * area.width,
+    height: height * area.height,
+  }
 }
 
 /** Where a profile first rises past ½ and last falls below it; beyond its ends it is 0. */

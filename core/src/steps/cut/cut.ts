@@ -1,20 +1,20 @@
 import { edgeContrast, sharpEdges } from '../../edges'
-import type { CutMatte, Matte } from '../../matte'
-import { lookAt, spreadProbability, type Finder } from '../../networks'
+import { baseSide, type Alpha, type Matte } from '../../matte'
+import { lookAt, spreadProbability, type EdgeFinder, type Finder } from '../../networks'
 import {
   boxAbove,
   fitInside,
   fractionsOf,
   gaussianBlur,
   LINEAR,
-  linearRaster,
   labOfLinear,
   labRaster,
   pixelsOf,
   planeF32,
-  resampleLinear,
+  planeU8,
   resamplePlane,
-  rescaled,
+  WHOLE_01,
+  wholeOf,
   within01,
   type Box01,
   type LabPicture,
@@ -24,15 +24,14 @@ import {
   type Size,
 } from '../../raster'
 import type { Source } from '../../source'
-import { asFloats, measureAlpha } from './alpha'
-import { boxOfAlpha } from './boxOfAlpha'
-import { modelBackdrop, plateInLinear, type Backdrop } from './backdrop'
+import { modelBackdrop } from './backdrop'
+import { productBox } from './boxOfAlpha'
 import { cleanUp } from './cleanUp'
 import { coarseCut, productVotes, STIFF_SMOOTHNESS } from './coarseCut'
 import { borderShare, signsOf } from './confidence'
 import { findDoubts } from './doubts'
 import { classify } from './evidence'
-import { layRim, type Rim } from './layRim'
+import { layOutline } from './layOutline'
 import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
@@ -44,26 +43,26 @@ const TOUCHING_BORDER = 0.004
 /** A product smaller than this share of the frame is none. */
 const SMALLEST_PRODUCT = 0.0015
 
+/** Blur of the coarse cut by which its outline is soft, as the network that draws it expects, in its pixels. */
+const SOFTNESS_PX = 0.7
+/** How far the outline may lie from where a coarser one is soft, as a share of the longer side. */
+const REACH = 12 / 1600
+/** Longer side from which on the outline is only enlarged: the network has seen none so much finer than its map. */
+const FINEST_SIDE_PX = 2400
+
 export interface CutContext {
   readonly finder: Finder
+  readonly edge: EdgeFinder
   /** Called between stages; throws to stop. */
   readonly checkpoint: (stage: string) => void
 }
 
-/** The product found at the work size; alpha is made of it at whatever scale is needed. */
-export interface CoarseProduct {
-  readonly kind: 'coarse'
-  /** The matte with alpha at one level: the photograph's longer side in pixels. */
-  readonly refine: (sidePx: number) => Matte
-}
-
-type Uncut = Extract<Matte, { kind: 'uncut' }>
-
-/** Separates the product from its backdrop. Reads the photograph's own pixels, before Light. */
-export async function cutPicture(
-  source: Source,
-  { finder, checkpoint }: CutContext,
-): Promise<CoarseProduct | Uncut> {
+/**
+ * Separates the product from its backdrop: the matte at the base level. Reads the photograph's own pixels, before
+ * Light.
+ */
+export async function cutPicture(source: Source, context: CutContext): Promise<Matte> {
+  const { finder, checkpoint } = context
   const work = source.reduced(WORK_SIDE_PX)
   const { width, height } = work
   const size = { width, height }
@@ -97,60 +96,79 @@ export async function cutPicture(
   const holes = countHoles(labels)
   const stiff = cutWith(STIFF_SMOOTHNESS)
   const signs = signsOf({ labels, stiff, holes, probability, expectedIou })
-  const found: Found = {
+  const soft = gaussianBlur(
+    planeF32(labels, Float32Array.from(labels.data)),
+    SOFTNESS_PX,
+    planeF32(labels),
+  )
+  const about: SoftCut = { plane: soft, area: WHOLE_01, box: fractionsOf(box, labels) }
+  const alpha = await outlineAt(source, about, baseSide(source.size), context)
+  const box01 = productBox(alpha)
+  if (!box01) return { kind: 'uncut', reason: 'no-product' }
+  return {
+    kind: 'cut',
+    box: box01,
     unsure: unsureShare(labels, contrast),
     holes,
     signs,
     doubts: findDoubts(labels, stiff, contrast),
     repairs: 0,
     touchesBorder: border > TOUCHING_BORDER,
+    alphas: [alpha],
   }
-  const room = areaAround(fractionsOf(box, labels), size)
-  const rim = layRim(source, lab, { labels, probability }, fractionsOf(room, size))
-  checkpoint('rim')
-  const coarse: Coarse = { rim, area: fractionsOf(box, labels), backdrop, found }
-  return { kind: 'coarse', refine: (sidePx) => refine(source, coarse, sidePx) }
 }
 
-interface Coarse {
-  readonly rim: Rim
-  /** Where the product lies. */
-  readonly area: Box01
-  readonly backdrop: Backdrop
-  readonly found: Found
-}
-
-/** What is said of a cut. */
-type Found = Omit<CutMatte, 'kind' | 'box' | 'alphas'>
-
-function refine(
+/**
+ * Alpha at a finer level than one that is there.
+ *
+ * @param sidePx the photograph's longer side at that level.
+ */
+export function finerAlpha(
   source: Source,
-  { rim, area: where, backdrop, found }: Coarse,
-  side: number,
-): Matte {
-  const scaled = fitInside(source.size, side)
-  const area = areaAround(where, scaled)
-  const size = { width: area.width, height: area.height }
-  const part = (of: Size): PxBox => rescaled(area, scaled, of)
-  const picture = source.sample(part(source.size), size, LINEAR)
-  const inRim = within01(fractionsOf(area, scaled), rim.area)
-  const inside = resamplePlane(
-    asFloats(rim.labels),
-    pixelsOf(inRim, rim.labels),
-    planeF32(size),
-    LINEAR,
+  coarse: Alpha,
+  sidePx: number,
+  context: Omit<CutContext, 'finder'>,
+): Promise<Alpha> {
+  const plane = planeF32(
+    coarse.plane,
+    Float32Array.from(coarse.plane.data, (value) => value / 255),
   )
-  const small = plateInLinear(backdrop)
-  const plate = resampleLinear(small, part(small), linearRaster(size), LINEAR)
-  const plane = measureAlpha({ picture, inside, plate, sidePx: side })
-  const inArea = boxOfAlpha(plane)
-  if (!inArea) return { kind: 'uncut', reason: 'no-product' }
-  return {
-    kind: 'cut',
-    box: fractionsOf({ ...inArea, x: inArea.x + area.x, y: inArea.y + area.y }, scaled),
-    ...found,
-    alphas: [{ sidePx: side, area: fractionsOf(area, scaled), plane }],
-  }
+  return outlineAt(source, { plane, area: coarse.area, box: coarse.area }, sidePx, context)
+}
+
+/** About where the product is, 0…1, soft along its outline. */
+interface SoftCut {
+  readonly plane: PlaneF32
+  /** The part of the photograph that it covers; beyond it there is no product. */
+  readonly area: Box01
+  /** Where in the photograph the product lies. */
+  readonly box: Box01
+}
+
+async function outlineAt(
+  source: Source,
+  about: SoftCut,
+  sidePx: number,
+  { edge, checkpoint }: Omit<CutContext, 'finder'>,
+): Promise<Alpha> {
+  const scaled = fitInside(source.size, sidePx)
+  const inPx = areaAround(about.box, scaled)
+  const area = fractionsOf(inPx, scaled)
+  const times = Math.min(1, FINEST_SIDE_PX / sidePx)
+  const size = { width: Math.ceil(inPx.width * times), height: Math.ceil(inPx.height * times) }
+  const covered = pixelsOf(within01(area, about.area), about.plane)
+  const outline = await layOutline({
+    picture: source.sample(pixelsOf(area, source.size), size, LINEAR),
+    coarse: resamplePlane(about.plane, covered, planeF32(size), LINEAR),
+    reachPx: Math.ceil(REACH * sidePx * times),
+    edge,
+    checkpoint: () => checkpoint('outline'),
+  })
+  const plane = planeU8(inPx)
+  const { data } =
+    times === 1 ? outline : resamplePlane(outline, wholeOf(outline), planeF32(inPx), LINEAR)
+  for (let i = 0; i < data.length; i++) plane.data[i] = Math.round(255 * data[i]!)
+  return { sidePx, area, plane }
 }
 
 /** The box with room for the band of mixed pixels, in whole pixels of the scaled photograph. */

@@ -9,7 +9,7 @@ import {
   type PackedMatte,
 } from '../../matte'
 import type { DecideContext } from '../step'
-import { cutPicture, type CoarseProduct } from './cut'
+import { cutPicture, finerAlpha } from './cut'
 
 /** The key of one level of an automatic matte, under the key of the settings that made it. */
 export const levelKey = (key: string, sidePx: number): string => `${key}/${sidePx}`
@@ -37,55 +37,39 @@ export const CUTTING = defineFact<Cutting | null>('cutting', null)
 /** The automatic matte at its base level: what was kept of it, or cut anew. */
 export async function beginCut(context: DecideContext): Promise<Cutting> {
   const { source, key, keptMatte, memory, network, checkpoint } = context
-  const base = baseSide(source.size)
-  const coarse = async (): Promise<CoarseProduct | Matte> =>
-    cutPicture(source, { finder: await network('finder'), checkpoint })
-  const packed = (matte: Matte, alpha: Alpha): KeyedMatte => ({
-    key: levelKey(key, alpha.sidePx),
-    matte: matte.kind === 'cut' ? packMatte(matte, alpha) : matte,
-  })
-
-  /** @param again gives what finer levels are made of. */
-  const cuttingOf = (
-    automatic: Matte,
-    made: readonly KeyedMatte[],
-    again: () => Promise<CoarseProduct | Matte>,
-  ): Cutting => ({
-    automatic,
-    made,
-    refined: async (cut, sides) => {
-      const kept = sides.map((sidePx) => keptMatte(levelKey(key, sidePx)))
-      if (kept.every((level) => level !== null)) {
-        const levels = kept.flatMap((level) => {
-          const matte = unpackMatte(level, [], memory)
-          return matte.kind === 'cut' ? [matte.alphas[0]] : []
-        })
-        return { automatic: withLevels(cut, levels), made: [] }
+  const refined: Cutting['refined'] = async (cut, sides) => {
+    const levels: Alpha[] = []
+    const drawn: Alpha[] = []
+    for (const sidePx of sides) {
+      const kept = keptMatte(levelKey(key, sidePx))
+      const matte = kept && unpackMatte(kept, [], memory)
+      if (matte?.kind === 'cut') {
+        levels.push(matte.alphas[0])
+        continue
       }
-      const from = await again()
-      const levels = sides.flatMap((sidePx) => {
-        const level = from.kind === 'coarse' ? from.refine(sidePx) : from
-        return level.kind === 'cut' ? [level.alphas[0]] : []
-      })
-      checkpoint('alpha')
-      const automatic = withLevels(cut, levels)
-      return { automatic, made: levels.map((alpha) => packed(automatic, alpha)) }
-    },
-  })
+      const edge = await network('edge')
+      const alpha = await finerAlpha(source, cut.alphas[0], sidePx, { edge, checkpoint })
+      levels.push(alpha)
+      drawn.push(alpha)
+    }
+    const automatic: CutMatte = { ...cut, alphas: [cut.alphas[0], ...levels] }
+    return { automatic, made: drawn.map((alpha) => packed(key, automatic, alpha)) }
+  }
 
-  const kept = keptMatte(levelKey(key, base))
-  if (kept) return cuttingOf(unpackMatte(kept, [], memory), [], coarse)
-  const found = await coarse()
-  const automatic = found.kind === 'coarse' ? found.refine(base) : found
-  checkpoint('alpha')
+  const baseKey = levelKey(key, baseSide(source.size))
+  const kept = keptMatte(baseKey)
+  if (kept) return { automatic: unpackMatte(kept, [], memory), made: [], refined }
+  const finder = await network('finder')
+  const edge = await network('edge')
+  const automatic = await cutPicture(source, { finder, edge, checkpoint })
   const made =
     automatic.kind === 'cut'
-      ? [packed(automatic, automatic.alphas[0])]
-      : [{ key: levelKey(key, base), matte: automatic }]
-  return cuttingOf(automatic, made, () => Promise.resolve(found))
+      ? packed(key, automatic, automatic.alphas[0])
+      : { key: baseKey, matte: automatic }
+  return { automatic, made: [made], refined }
 }
 
-const withLevels = (matte: CutMatte, finer: readonly Alpha[]): CutMatte => ({
-  ...matte,
-  alphas: [matte.alphas[0], ...finer],
+const packed = (key: string, matte: CutMatte, alpha: Alpha): KeyedMatte => ({
+  key: levelKey(key, alpha.sidePx),
+  matte: packMatte(matte, alpha),
 })

@@ -1,18 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import {
-  labRaster,
-  linearRaster,
-  planeF32,
-  planeU8,
-  srgbToLinear,
-  type LabPicture,
-  type PlaneF32,
-} from '../../raster'
+import { labRaster, planeF32, planeU8, type LabPicture, type PlaneF32 } from '../../raster'
 import { CARD, markCards } from '../../cards'
 import { edgeContrast, sharpEdges } from '../../edges'
 import { seededRandom } from '../../raster/seeded.testing'
-import { measureAlpha } from './alpha'
-import { distanceFromPlate, modelBackdrop, plateInLinear } from './backdrop'
+import { distanceFromPlate, modelBackdrop } from './backdrop'
 import { CLASS, classify } from './evidence'
 import { unsureShare, countHoles } from './sureness'
 import { fitTrend } from './trend'
@@ -92,14 +83,6 @@ describe('modelBackdrop', () => {
     expect(distanceFromPlate(backdrop, lab.data, 130 * 300 + 150)).toBeGreaterThan(200)
     expect(distanceFromPlate(backdrop, lab.data, 20 * 300 + 20)).toBeLessThan(11)
   })
-
-  test('its plate in linear light is the colour of the paper', () => {
-    const lab = paint(120, 80, () => [60, 0, 0])
-    const plate = plateInLinear(modelBackdrop(lab, planeF32(lab)))
-    // L 60 is Y 0.281.
-    for (let c = 0; c < 3; c++)
-      expect(plate.data[(20 * plate.width + 30) * 4 + c]).toBeCloseTo(0.281, 2)
-  })
 })
 
 describe('classify', () => {
@@ -150,27 +133,6 @@ test('markCards marks an even grey rectangle beside the product, and no label on
   expect(cards.data[120 * 300 + 50]).toBe(CARD.card)
   expect(cards.data[120 * 300 + 10]).toBe(CARD.holder)
   expect(cards.data[130 * 300 + 190]).toBe(CARD.none)
-})
-
-test('measureAlpha finds the mix of a soft edge to a few hundredths', () => {
-  const size = { width: 120, height: 60 }
-  const picture = linearRaster(size)
-  const plate = linearRaster(size)
-  const inside = planeF32(size)
-  const product = [0.05, 0.2, 0.4].map(srgbToLinear)
-  const truth = (x: number): number => Math.min(1, Math.max(0, (x - 57) / 6))
-  for (let i = 0; i < 120 * 60; i++) {
-    const a = truth(i % 120)
-    picture.data.set([...product.map((v) => a * v + (1 - a) * 0.7), 1], i * 4)
-    plate.data.set([0.7, 0.7, 0.7, 1], i * 4)
-    // The coarse cut lies two pixels off.
-    inside.data[i] = i % 120 >= 62 ? 1 : 0
-  }
-  const alpha = measureAlpha({ picture, inside, plate, sidePx: 1600 })
-  for (let x = 50; x < 70; x++)
-    expect(Math.abs(alpha.data[30 * 120 + x]! / 255 - truth(x))).toBeLessThan(0.09)
-  expect(alpha.data[30 * 120 + 20]).toBe(0)
-  expect(alpha.data[30 * 120 + 100]).toBe(255)
 })
 
 test('sureness: an outline on sharp edges is sure, one on none is not, and gaps are counted', () => {

@@ -11,7 +11,7 @@ import {
   type Size,
 } from '../../../raster'
 import type { Source } from '../../../source'
-import { boxOfAlpha } from '../boxOfAlpha'
+import { productBox } from '../boxOfAlpha'
 import type { CutSettings } from '../settings'
 import { dropSpecks, workedEdge } from './edgeWork'
 import { openRepairs, type Repairer } from './repairer'
@@ -70,11 +70,8 @@ export function repairedMatte(
   })
   const [base, ...finer] = alphas
   if (!base) return { kind: 'uncut', reason: 'no-product' }
-  const scaled = fitInside(source.size, base.sidePx)
-  const inArea = boxOfAlpha(base.plane)
-  if (!inArea) return { kind: 'uncut', reason: 'no-product' }
-  const area = pixelsOf(base.area, scaled)
-  const box = fractionsOf({ ...inArea, x: inArea.x + area.x, y: inArea.y + area.y }, scaled)
+  const box = productBox(base)
+  if (!box) return { kind: 'uncut', reason: 'no-product' }
   const facts: Omit<CutMatte, 'kind' | 'box' | 'alphas' | 'repairs'> =
     automatic.kind === 'cut'
       ? automatic

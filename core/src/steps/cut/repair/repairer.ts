@@ -16,7 +16,7 @@ import {
   type Size,
 } from '../../../raster'
 import type { Source } from '../../../source'
-import { asFloats, measureAlpha } from '../alpha'
+import { asFloats, measureAlpha } from './measureAlpha'
 import { pullPush } from '../inpaint'
 import { boxOfStroke, brushHold, strokeAt, wholePixels } from '../../../strokes'
 import { workedEdge } from './edgeWork'

@@ -7,7 +7,7 @@ import {
   type LinearRgba,
   type PlaneF32,
   type PlaneU8,
-} from '../../raster'
+} from '../../../raster'
 
 /** The band around the cut in which alpha is measured, as a share of the whole photograph's side. */
 const BAND = 7 / 1600

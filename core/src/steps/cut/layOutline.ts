@@ -1,0 +1,120 @@
+import type { EdgeFinder } from '../../networks'
+import {
+  assertSameSize,
+  byteOfLinear,
+  planeF32,
+  type LinearRgba,
+  type PlaneF32,
+  type PlaneU8,
+} from '../../raster'
+import { nearSoft } from './nearSoft'
+
+/** Side of the squares in which the outline is drawn, in pixels, and what the network sees about each. */
+const SQUARE_PX = 64
+const CONTEXT_PX = 16
+const SEEN_PX = SQUARE_PX + 2 * CONTEXT_PX
+/** Squares that are answered at once. */
+const AT_ONCE = 8
+
+export interface OutlineInput {
+  /** Part of the photograph, opaque. */
+  readonly picture: LinearRgba
+  /** About where the product is, 0…1, soft along its outline; of the same size. */
+  readonly coarse: PlaneF32
+  /** How far from where the coarse cut is soft the outline may lie, in pixels. */
+  readonly reachPx: number
+  readonly edge: EdgeFinder
+  /** Called between the network's answers; throws to stop. */
+  readonly checkpoint: () => void
+}
+
+/**
+ * Draws the outline of a coarse cut: alpha, 0…1. The network answers in those squares that the outline crosses;
+ * beyond reach the coarse cut stands, as all or nothing.
+ *
+ * @throws SizeMismatchError
+ */
+export async function layOutline(input: OutlineInput): Promise<PlaneF32> {
+  const { picture, coarse, reachPx, edge, checkpoint } = input
+  assertSameSize(picture, coarse)
+  const reached = nearSoft(coarse, reachPx)
+  const alpha = planeF32(
+    coarse,
+    coarse.data.map((share) => (share > 0.5 ? 1 : 0)),
+  )
+  const squares = squaresIn(reached)
+  for (let first = 0; first < squares.length; first += AT_ONCE) {
+    const some = squares.slice(first, first + AT_ONCE)
+    const answer = await edge({
+      pieces: some.length,
+      width: SEEN_PX,
+      height: SEEN_PX,
+      ...piecesOf(picture, coarse, some),
+    })
+    checkpoint()
+    some.forEach((square, k) => {
+      const seen = answer.subarray(k * SEEN_PX * SEEN_PX, (k + 1) * SEEN_PX * SEEN_PX)
+      drawSquare(alpha, square, seen, reached)
+    })
+  }
+  return alpha
+}
+
+/** The upper left pixel of a square. */
+interface Square {
+  readonly x: number
+  readonly y: number
+}
+
+/** The squares that hold anything in reach. */
+function squaresIn({ width, height, data }: PlaneU8): Square[] {
+  const across = Math.ceil(width / SQUARE_PX)
+  const any = new Uint8Array(across * Math.ceil(height / SQUARE_PX))
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = Math.floor(y / SQUARE_PX) * across
+    for (let x = 0; x < width; x++, i++) if (data[i]) any[row + Math.floor(x / SQUARE_PX)] = 1
+  }
+  return [...any.keys()]
+    .filter((k) => any[k])
+    .map((k) => ({ x: (k % across) * SQUARE_PX, y: Math.floor(k / across) * SQUARE_PX }))
+}
+
+/** Squares with what lies about them; beyond the border its pixels are repeated. */
+function piecesOf(
+  { width, height, data }: LinearRgba,
+  coarse: PlaneF32,
+  squares: readonly Square[],
+): { image: Float32Array; coarse: Float32Array } {
+  const pixels = SEEN_PX * SEEN_PX
+  const image = new Float32Array(squares.length * 3 * pixels)
+  const about = new Float32Array(squares.length * pixels)
+  squares.forEach((square, k) => {
+    for (let y = 0, i = 0; y < SEEN_PX; y++) {
+      const row = clamp(square.y - CONTEXT_PX + y, height) * width
+      for (let x = 0; x < SEEN_PX; x++, i++) {
+        const p = row + clamp(square.x - CONTEXT_PX + x, width)
+        about[k * pixels + i] = coarse.data[p]!
+        for (let c = 0; c < 3; c++)
+          image[(k * 3 + c) * pixels + i] = byteOfLinear(data[p * 4 + c]!) / 255
+      }
+    }
+  })
+  return { image, coarse: about }
+}
+
+const clamp = (at: number, length: number): number => Math.min(length - 1, Math.max(0, at))
+
+/** Lays the middle of what was answered into a square, where it is in reach. */
+function drawSquare(
+  alpha: PlaneF32,
+  { x: left, y: top }: Square,
+  seen: Float32Array,
+  reached: PlaneU8,
+): void {
+  const right = Math.min(alpha.width, left + SQUARE_PX)
+  const bottom = Math.min(alpha.height, top + SQUARE_PX)
+  for (let y = top; y < bottom; y++)
+    for (let x = left, i = y * alpha.width + left; x < right; x++, i++)
+      if (reached.data[i])
+        alpha.data[i] = seen[(y - top + CONTEXT_PX) * SEEN_PX + (x - left + CONTEXT_PX)]!
+}
