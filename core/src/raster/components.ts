@@ -24,53 +24,95 @@ export interface Components {
  * `inside` is not zero. Pieces come in the order in which a scan by rows meets them.
  */
 export function components(inside: PlaneU8, diagonal = false): Components {
-  const { width, height, data } = inside
-  const labels = new Int32Array(width * height)
-  const queue = new Int32Array(width * height)
-  const list: Component[] = []
-  for (let seed = 0; seed < data.length; seed++) {
-    if (!data[seed] || labels[seed]) continue
-    const label = list.length + 1
-    let head = 0
-    let tail = 0
-    queue[tail++] = seed
-    labels[seed] = label
-    let x0 = width
-    let y0 = height
-    let x1 = 0
-    let y1 = 0
-    const visit = (i: number): void => {
-      if (!data[i] || labels[i]) return
-      labels[i] = label
-      queue[tail++] = i
+  const runs = runsOf(inside)
+  const roots = joined(runs, diagonal ? 1 : 0)
+  const labels = new Int32Array(inside.width * inside.height)
+  const list: Growing[] = []
+  const labelOf = new Int32Array(runs.length)
+  for (let k = 0; k < runs.length; k++) {
+    const { y, x0, x1 } = runs[k]!
+    const root = rootOf(roots, k)
+    // A piece's root is its first run.
+    if (root === k) {
+      list.push({ label: list.length + 1, area: 0, x0, y0: y, x1, y1: y + 1 })
+      labelOf[k] = list.length
     }
-    while (head < tail) {
-      const i = queue[head++]!
-      const y = (i / width) | 0
-      const x = i - y * width
-      if (x < x0) x0 = x
-      if (x >= x1) x1 = x + 1
-      if (y < y0) y0 = y
-      if (y >= y1) y1 = y + 1
-      const left = x > 0
-      const right = x < width - 1
-      if (left) visit(i - 1)
-      if (right) visit(i + 1)
-      if (y > 0) {
-        visit(i - width)
-        if (diagonal && left) visit(i - width - 1)
-        if (diagonal && right) visit(i - width + 1)
-      }
-      if (y < height - 1) {
-        visit(i + width)
-        if (diagonal && left) visit(i + width - 1)
-        if (diagonal && right) visit(i + width + 1)
-      }
-    }
-    const touchesBorder = x0 === 0 || y0 === 0 || x1 === width || y1 === height
-    list.push({ label, area: tail, x0, y0, x1, y1, touchesBorder })
+    const label = labelOf[root]!
+    const piece = list[label - 1]!
+    piece.area += x1 - x0
+    piece.x0 = Math.min(piece.x0, x0)
+    piece.x1 = Math.max(piece.x1, x1)
+    piece.y1 = y + 1
+    labels.fill(label, y * inside.width + x0, y * inside.width + x1)
   }
-  return { labels, list }
+  return {
+    labels,
+    list: list.map((piece) => ({ ...piece, touchesBorder: touchesBorder(piece, inside) })),
+  }
+}
+
+type Growing = { -readonly [Key in keyof Omit<Component, 'touchesBorder'>]: Component[Key] }
+
+const touchesBorder = ({ x0, y0, x1, y1 }: Growing, { width, height }: Size): boolean =>
+  x0 === 0 || y0 === 0 || x1 === width || y1 === height
+
+/** Pixels of the mask side by side in a row. */
+interface Run {
+  readonly y: number
+  readonly x0: number
+  /** Exclusive. */
+  readonly x1: number
+}
+
+/** All of them, by rows. */
+function runsOf({ width, height, data }: PlaneU8): Run[] {
+  const runs: Run[] = []
+  for (let y = 0; y < height; y++) {
+    const row = y * width
+    for (let x = 0; x < width; x++) {
+      if (!data[row + x]) continue
+      const x0 = x
+      while (x < width && data[row + x]) x++
+      runs.push({ y, x0, x1: x })
+    }
+  }
+  return runs
+}
+
+/**
+ * The tree of each run: those that touch one of the row above belong to one piece.
+ *
+ * @param slack 1 where runs that meet at a corner touch, else 0.
+ * Source: Rosenfeld & Pfaltz 1966, Sequential operations in digital picture processing.
+ */
+function joined(runs: readonly Run[], slack: 0 | 1): Int32Array {
+  const roots = Int32Array.from(runs, (_, k) => k)
+  let above = 0
+  for (let k = 0; k < runs.length; k++) {
+    const { y, x0, x1 } = runs[k]!
+    while (runs[above]!.y < y - 1) above++
+    while (runs[above]!.y === y - 1 && runs[above]!.x1 + slack <= x0) above++
+    for (let j = above; runs[j]!.y === y - 1 && runs[j]!.x0 < x1 + slack; j++) join(roots, j, k)
+  }
+  return roots
+}
+
+/** Two trees become one, under the earlier root. */
+function join(roots: Int32Array, one: number, other: number): void {
+  const a = rootOf(roots, one)
+  const b = rootOf(roots, other)
+  roots[Math.max(a, b)] = Math.min(a, b)
+}
+
+function rootOf(roots: Int32Array, at: number): number {
+  let root = at
+  while (roots[root] !== root) root = roots[root]!
+  while (roots[at] !== root) {
+    const next = roots[at]!
+    roots[at] = root
+    at = next
+  }
+  return root
 }
 
 /** The bounding box of all pixels above `threshold`, in pixels, or null when there are none. */

@@ -8,60 +8,69 @@ const FAR = 1e12
  * 1e12 throughout when the mask is empty.
  *
  * Two passes, O(width·height); whole numbers are exact up to 2²⁴.
- * Source: Felzenszwalb & Huttenlocher 2012, Distance transforms of sampled functions.
+ * Source: Meijster, Roerdink & Hesselink 2000, A general algorithm for computing distance transforms in linear time.
  */
 export function squaredDistance(mask: PlaneU8): PlaneF32 {
   const { width, height } = mask
   const out = planeF32(mask)
-  const d = out.data
-  for (let i = 0; i < d.length; i++) d[i] = mask.data[i] ? 0 : FAR
-  const longest = Math.max(width, height)
-  const line = new Float64Array(longest)
-  const result = new Float64Array(longest)
-  const hull = new Int32Array(longest)
-  const bounds = new Float64Array(longest + 1)
-  for (let x = 0; x < width; x++) {
-    for (let y = 0; y < height; y++) line[y] = d[y * width + x]!
-    lowerEnvelope(line, height, result, hull, bounds)
-    for (let y = 0; y < height; y++) d[y * width + x] = result[y]!
+  if (!mask.data.some((value) => value !== 0)) {
+    out.data.fill(FAR)
+    return out
   }
+  const down = distanceAlongColumns(mask)
+  const squares = new Float64Array(width)
+  const hull = new Int32Array(width)
+  const starts = new Int32Array(width)
   for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) line[x] = d[y * width + x]!
-    lowerEnvelope(line, width, result, hull, bounds)
-    for (let x = 0; x < width; x++) d[y * width + x] = result[x]!
+    const row = y * width
+    for (let x = 0; x < width; x++) squares[x] = down[row + x]! * down[row + x]!
+    distanceAlongRow(squares, hull, starts, out.data.subarray(row, row + width))
   }
   return out
 }
 
-function lowerEnvelope(
-  f: Float64Array,
-  n: number,
-  out: Float64Array,
+/** Distance (px) of each pixel from the nearest marked one of its column; beyond both sides where there is none. */
+function distanceAlongColumns({ width, height, data }: PlaneU8): Int32Array {
+  const down = new Int32Array(width * height)
+  const beyond = width + height
+  for (let x = 0; x < width; x++) down[x] = data[x] ? 0 : beyond
+  for (let i = width; i < down.length; i++)
+    down[i] = data[i] ? 0 : Math.min(beyond, down[i - width]! + 1)
+  for (let i = down.length - width - 1; i >= 0; i--)
+    if (down[i + width]! + 1 < down[i]!) down[i] = down[i + width]! + 1
+  return down
+}
+
+/** The lower envelope of the parabolas that stand on a row's squares. */
+function distanceAlongRow(
+  squares: Float64Array,
   hull: Int32Array,
-  bounds: Float64Array,
+  starts: Int32Array,
+  out: Float32Array,
 ): void {
+  const { length } = squares
   let k = 0
   hull[0] = 0
-  bounds[0] = -Infinity
-  bounds[1] = Infinity
-  for (let q = 1; q < n; q++) {
-    let s = crossing(f, hull[k]!, q)
-    while (s <= bounds[k]!) {
-      k--
-      s = crossing(f, hull[k]!, q)
+  starts[0] = 0
+  for (let x = 1; x < length; x++) {
+    while (k >= 0 && heightAt(starts[k]!, hull[k]!, squares) > heightAt(starts[k]!, x, squares)) k--
+    if (k < 0) {
+      k = 0
+      hull[0] = x
+      continue
     }
-    k++
-    hull[k] = q
-    bounds[k] = s
-    bounds[k + 1] = Infinity
-  }
-  k = 0
-  for (let q = 0; q < n; q++) {
-    while (bounds[k + 1]! < q) k++
     const at = hull[k]!
-    out[q] = Math.min(FAR, (q - at) * (q - at) + f[at]!)
+    const start = 1 + Math.floor((x * x - at * at + squares[x]! - squares[at]!) / (2 * (x - at)))
+    if (start >= length) continue
+    k++
+    hull[k] = x
+    starts[k] = start
+  }
+  for (let x = length - 1; x >= 0; x--) {
+    out[x] = heightAt(x, hull[k]!, squares)
+    if (x === starts[k]) k--
   }
 }
 
-const crossing = (f: Float64Array, p: number, q: number): number =>
-  (f[q]! + q * q - f[p]! - p * p) / (2 * q - 2 * p)
+const heightAt = (x: number, foot: number, squares: Float64Array): number =>
+  (x - foot) * (x - foot) + squares[foot]!

@@ -1,5 +1,12 @@
 import { CLASS } from './evidence'
-import { components, planeU8, squaredDistance, type PlaneF32, type PlaneU8 } from '../../raster'
+import {
+  components,
+  planeU8,
+  squaredDistance,
+  type Component,
+  type PlaneF32,
+  type PlaneU8,
+} from '../../raster'
 
 /** A piece smaller than this share of the largest one goes, unless the finder is sure of it. */
 const SMALL_PIECE = 0.12
@@ -44,6 +51,9 @@ function fillHoles(labels: PlaneU8): void {
     product += labels.data[i]!
   }
   const { labels: holes, list } = components(outside)
+  const isSmall = ({ area, touchesBorder }: Component): boolean =>
+    !touchesBorder && area < SMALL_HOLE * product
+  if (!list.some(isSmall)) return
   const open = planeU8(labels)
   for (let i = 0; i < holes.length; i++)
     open.data[i] = holes[i] && list[holes[i]! - 1]!.touchesBorder ? 1 : 0
@@ -52,9 +62,6 @@ function fillHoles(labels: PlaneU8): void {
   for (let i = 0; i < holes.length; i++)
     if (holes[i]) nearest[holes[i]! - 1] = Math.min(nearest[holes[i]! - 1]!, away.data[i]!)
   const deep = (DEEP * Math.max(labels.width, labels.height)) ** 2
-  const filled = list.map(
-    ({ area, touchesBorder }, k) =>
-      !touchesBorder && area < SMALL_HOLE * product && (nearest[k]! > deep || area < 8),
-  )
+  const filled = list.map((hole, k) => isSmall(hole) && (nearest[k]! > deep || hole.area < 8))
   for (let i = 0; i < holes.length; i++) if (holes[i] && filled[holes[i]! - 1]) labels.data[i] = 1
 }

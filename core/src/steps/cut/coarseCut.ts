@@ -107,17 +107,17 @@ function coloursOf({ lab, probability, backdrop, classes }: CoarseInput): Colour
 /** Costs of parting each pixel from its neighbours, a plane for every second of `DIRECTIONS`. */
 export function linkCosts({ strength }: Contrast, smoothness: number): Float32Array[] {
   const { width, height, data } = strength
+  // The stronger edge of two pixels parts them: the one that costs less.
+  const own = data.map((c) => (1 - LINK_FLOOR) * Math.exp((-c * c) / 2) + LINK_FLOOR)
   return DIRECTIONS.filter((_, d) => d % 2 === 0).map(({ dx, dy }) => {
     const costs = new Float32Array(width * height)
     const scale = smoothness / Math.hypot(dx, dy)
-    for (let y = 0, i = 0; y < height; y++)
-      for (let x = 0; x < width; x++, i++) {
-        const nx = x + dx
-        const ny = y + dy
-        if (nx < 0 || nx >= width || ny >= height) continue
-        const c = Math.max(data[i]!, data[ny * width + nx]!)
-        costs[i] = scale * ((1 - LINK_FLOOR) * Math.exp((-c * c) / 2) + LINK_FLOOR)
-      }
+    const step = dy * width + dx
+    for (let y = 0; y < height - dy; y++) {
+      const end = y * width + width - Math.max(0, dx)
+      for (let i = y * width + Math.max(0, -dx); i < end; i++)
+        costs[i] = scale * Math.min(own[i]!, own[i + step]!)
+    }
     return costs
   })
 }

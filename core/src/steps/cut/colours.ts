@@ -1,6 +1,6 @@
 import type { LabPicture } from '../../raster'
 import { sampleLab } from './backdrop'
-import { fitMixture, logDensity, type Mixture } from './mixture'
+import { densityAt, fitMixture, type Mixture } from './mixture'
 
 /** What a product looks like, and the backdrop beside it. */
 export interface Colours {
@@ -13,6 +13,7 @@ const SAMPLES = 3000
 /** Log density of any colour at all: uniform in Lab; and how much of each mixture it makes up. */
 const LOG_UNIFORM = -11.5
 const UNIFORM_SHARE = 0.05
+const UNIFORM_DENSITY = UNIFORM_SHARE * Math.exp(LOG_UNIFORM)
 /** Votes of colour are clipped to this, in nats. */
 const RANGE = 3
 
@@ -34,7 +35,6 @@ export function colourVote(
 ): number {
   const [l, a, b] = [data[i * 3]!, data[i * 3 + 1]!, data[i * 3 + 2]!]
   const density = (mixture: Mixture): number =>
-    (1 - UNIFORM_SHARE) * Math.exp(logDensity(mixture, l, a, b)) +
-    UNIFORM_SHARE * Math.exp(LOG_UNIFORM)
+    (1 - UNIFORM_SHARE) * densityAt(mixture, l, a, b) + UNIFORM_DENSITY
   return Math.min(RANGE, Math.max(-RANGE, Math.log(density(product) / density(backdrop))))
 }

@@ -39,26 +39,42 @@ export function pullPush(
     halfKnown[j] = Math.min(1, weight)
   }
   const coarse = pullPush(halfValues, halfKnown, halfWidth, halfHeight, channels)
-  for (let y = 0; y < height; y++) {
-    const sy = (y - 0.5) / 2
-    const y0 = Math.max(0, Math.floor(sy))
-    const y1 = Math.min(halfHeight - 1, Math.floor(sy) + 1)
-    const fy = sy - Math.floor(sy)
-    for (let x = 0; x < width; x++) {
-      const i = y * width + x
+  const across = betweenHalves(width, halfWidth)
+  const down = betweenHalves(height, halfHeight)
+  for (let y = 0, i = 0; y < height; y++) {
+    const above = down.first[y]! * halfWidth
+    const below = down.second[y]! * halfWidth
+    const fy = down.share[y]!
+    for (let x = 0; x < width; x++, i++) {
       const weight = Math.min(1, known[i]!)
-      const sx = (x - 0.5) / 2
-      const x0 = Math.max(0, Math.floor(sx))
-      const x1 = Math.min(halfWidth - 1, Math.floor(sx) + 1)
-      const fx = sx - Math.floor(sx)
+      const left = across.first[x]!
+      const right = across.second[x]!
+      const fx = across.share[x]!
+      const shares = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy] as const
+      const places = [above + left, above + right, below + left, below + right] as const
       for (let c = 0; c < channels; c++) {
-        const at = (yy: number, xx: number): number => coarse[(yy * halfWidth + xx) * channels + c]!
-        const top = at(y0, x0) * (1 - fx) + at(y0, x1) * fx
-        const bottom = at(y1, x0) * (1 - fx) + at(y1, x1) * fx
-        const pushed = top * (1 - fy) + bottom * fy
+        const pushed =
+          shares[0] * coarse[places[0] * channels + c]! +
+          shares[1] * coarse[places[1] * channels + c]! +
+          shares[2] * coarse[places[2] * channels + c]! +
+          shares[3] * coarse[places[3] * channels + c]!
         filled[i * channels + c] = values[i * channels + c]! * weight + pushed * (1 - weight)
       }
     }
   }
   return filled
+}
+
+/** For each place of a line the two of the line half as long that it lies between, and the share of the second. */
+function betweenHalves(length: number, half: number) {
+  const first = new Int32Array(length)
+  const second = new Int32Array(length)
+  const share = new Float64Array(length)
+  for (let at = 0; at < length; at++) {
+    const place = (at - 0.5) / 2
+    first[at] = Math.max(0, Math.floor(place))
+    second[at] = Math.min(half - 1, Math.floor(place) + 1)
+    share[at] = place - Math.floor(place)
+  }
+  return { first, second, share }
 }

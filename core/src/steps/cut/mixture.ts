@@ -35,8 +35,16 @@ export function fitMixture(samples: Float32Array, wanted: number): Mixture {
   return { count, packed }
 }
 
-/** Natural log of the density at one Lab colour, per Lab³. */
-export function logDensity({ count, packed }: Mixture, l: number, a: number, b: number): number {
+/** The density at one Lab colour, per Lab³. */
+export function densityAt({ count, packed }: Mixture, l: number, a: number, b: number): number {
+  let sum = 0
+  for (let k = 0, p = 0; k < count; k++, p += STRIDE)
+    sum += Math.exp(componentLog(packed, p, l, a, b))
+  return sum
+}
+
+/** Natural log of the density at one Lab colour, however small it is. */
+function logDensity({ count, packed }: Mixture, l: number, a: number, b: number): number {
   let best = -Infinity
   let sum = 0
   for (let k = 0, p = 0; k < count; k++, p += STRIDE) {
