@@ -2,8 +2,15 @@ import { readFile } from 'node:fs/promises'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { unpackMatte, type Matte } from '@cloudbank/core/matte'
 import { photographSource } from '@cloudbank/core/source'
-import { repairedMatte, CutSettings, type Repair } from '@cloudbank/core/steps'
-import { nodeCodec } from '@cloudbank/hosts/node'
+import {
+  CutSettings,
+  hintedLook,
+  hintsOf,
+  knownLook,
+  repairedMatte,
+  type Repair,
+} from '@cloudbank/core/steps'
+import { createNodeNetworks, nodeCodec } from '@cloudbank/hosts/node'
 import type { WorkerPool } from '@cloudbank/hosts/pool'
 import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
@@ -37,6 +44,7 @@ export async function scoreRepair(
   const shots: Shot[] = []
   const times: number[] = []
   const edge = CutSettings.parse({})
+  const finder = await createNodeNetworks()('finder')
   for (const photo of folder.photos) {
     const truth = await readTruth(alphaPath(folder, photo))
     const bytes = await readFile(photoPath(folder, photo))
@@ -59,9 +67,11 @@ export async function scoreRepair(
       if (stroke) {
         repairs.push(stroke)
         const began = performance.now()
-        repairedMatte(source, automatic, { repairs, edge }, sides.slice(0, 1))
+        const known = knownLook(source, hintsOf(repairs))
+        repairedMatte(source, automatic, { repairs, edge, look: known }, sides.slice(0, 1))
         if (k > 0) times.push(performance.now() - began)
-        alpha = cutOf(repairedMatte(source, automatic, { repairs, edge }, sides), truth)
+        const look = await hintedLook(source, finder, hintsOf(repairs))
+        alpha = cutOf(repairedMatte(source, automatic, { repairs, edge, look }, sides), truth)
       }
       after.push(measureCut(alpha, truth).iou)
     }

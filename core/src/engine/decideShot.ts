@@ -1,7 +1,7 @@
 import { stepKey, type Plan } from '../brief'
 import { noFacts, withFound } from '../facts'
 import type { Source } from '../source'
-import { STEPS, type Decided, type Registry, type Step } from '../steps'
+import { STEPS, type Decided, type Patience, type Registry, type Step } from '../steps'
 import { checkpointOf, type EngineContext } from './context'
 import { givenFor, stepsUntil, type ShotDecision } from './decision'
 import { readAssets } from './readAssets'
@@ -10,6 +10,7 @@ interface DecideOptions {
   readonly steps?: Registry
   /** Ends after the step of this id. */
   readonly until?: string
+  readonly patience?: Patience
   /** Told what has been decided after each step. */
   readonly onStep?: (id: string, decision: ShotDecision) => void
 }
@@ -24,7 +25,7 @@ export async function decideShot(
   source: Source,
   plan: Plan,
   context: EngineContext,
-  { steps = STEPS, until, onStep }: DecideOptions = {},
+  { steps = STEPS, until, patience = 'asks', onStep }: DecideOptions = {},
 ): Promise<ShotDecision> {
   const checkpoint = checkpointOf(context)
   const { network, mattes, memory } = context
@@ -40,6 +41,7 @@ export async function decideShot(
     const decided = await step.decide?.(givenFor(decision, plan, step, null), {
       source,
       network,
+      patience,
       key: stepKey(plan, step),
       keptMatte: (key) => mattes.get(key) ?? null,
       memory,

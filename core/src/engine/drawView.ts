@@ -44,8 +44,8 @@ export async function drawView(
   { before, steps = STEPS }: { readonly before?: unknown; readonly steps?: Registry } = {},
 ): Promise<DrawnView> {
   const { step, view } = viewOf(name, steps)
-  const { until, scales: isScaled, sides } = view.reads(options, context.mattes)
-  const decided = await decideShot(source, plan, context, { until, steps })
+  const { until, scales: isScaled, sides, patience = 'asks' } = view.reads(options, context.mattes)
+  const decided = await decideShot(source, plan, context, { until, patience, steps })
   const scales = isScaled ? scalesOf(source, plan, decided, steps) : []
   const shot = await refineShot(source, plan, decided, context, { sides, until, steps })
   const longest = scales.map(({ sidePx }) => sidePx)

@@ -43,17 +43,70 @@ export interface Look {
   readonly expectedIou: number
 }
 
-const LOOK = defineNote<Promise<Look>>('look of the finder')
+/** What the network was asked about a photograph, and has said, by what it was told. */
+interface Answers {
+  readonly asked: Map<string, Promise<Look>>
+  readonly said: Map<string, Look>
+}
+
+const ANSWERS = defineNote<Answers>('answers of the finder')
+const IMAGE = defineNote<Float32Array>('what the finder sees')
+/** Answers that are kept for a photograph: for undo and redo of hints. */
+const KEPT_ANSWERS = 24
+/** What the network is told when it is told nothing. */
+const NOTHING = ''
 
 /** Asks the network about a photograph, without a hint; it is asked once for each source. */
 export const lookAt = (source: Source, finder: Finder): Promise<Look> =>
-  source.memory.later(source, LOOK, async () => {
-    const square = squashed(source.reduced(READ_SIDE_PX))
-    const image = planesOf(square)
-    const hint = new Float32Array(image.length)
-    const { probability, iou } = await finder({ image, hint })
-    return { map: planeF32(square, probability), expectedIou: iou }
+  lookWith(source, finder, NOTHING, () => new Float32Array(3 * FINDER_SIDE_PX ** 2))
+
+/** What the network has said of a photograph without a hint; null where it was not asked. */
+export const knownLookAt = (source: Source): Look | null => knownLookWith(source, NOTHING)
+
+/**
+ * Asks the network about a photograph, told where the product is; what it was told lately is not asked again.
+ *
+ * @param told a name for the hint, not empty.
+ * @param hint three planes, as in a question.
+ */
+export function lookWith(
+  source: Source,
+  finder: Finder,
+  told: string,
+  hint: () => Float32Array,
+): Promise<Look> {
+  const { asked, said } = answersAbout(source)
+  const before = asked.get(told)
+  if (before) return before
+  const asking = ask(source, finder, hint()).then((look) => {
+    said.set(told, look)
+    return look
   })
+  asked.set(told, asking)
+  asking.catch(() => asked.delete(told))
+  const [oldest] = [...asked.keys()].filter((one) => one !== NOTHING)
+  if (oldest !== undefined && asked.size > KEPT_ANSWERS) {
+    asked.delete(oldest)
+    said.delete(oldest)
+  }
+  return asking
+}
+
+/** What the network has said, told the same lately; null where it was not. */
+export const knownLookWith = (source: Source, told: string): Look | null =>
+  answersAbout(source).said.get(told) ?? null
+
+const answersAbout = (source: Source): Answers =>
+  source.memory.of(source, ANSWERS, () => ({ asked: new Map(), said: new Map() }))
+
+async function ask(source: Source, finder: Finder, hint: Float32Array): Promise<Look> {
+  const image = source.memory.of(source, IMAGE, () =>
+    planesOf(squashed(source.reduced(READ_SIDE_PX))),
+  )
+  const { probability, iou } = await finder({ image, hint })
+  const side = { width: FINDER_SIDE_PX, height: FINDER_SIDE_PX }
+  return { map: planeF32(side, probability), expectedIou: iou }
+}
 
 /** The finder's answer for each pixel of a picture of this size. */
 export const spreadProbability = (map: PlaneF32, size: Size): PlaneF32 =>

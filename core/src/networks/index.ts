@@ -2,7 +2,10 @@ export type { EdgeFinder, EdgeQuestion } from './edge'
 export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
 export {
   FINDER_SIDE_PX,
+  knownLookAt,
+  knownLookWith,
   lookAt,
+  lookWith,
   spreadProbability,
   type Finder,
   type FinderAnswer,

@@ -66,6 +66,7 @@ export {
   defineStep,
   type Decided,
   type DecideContext,
+  type Patience,
   type MadeFile,
   type Given,
   type ScaledContext,

@@ -35,9 +35,16 @@ export interface StepContext {
   readonly checkpoint: (stage: string) => void
 }
 
+/**
+ * Whether what a network has to say is waited for, or only what it has said before counts: under a pointer there is no
+ * time to ask.
+ */
+export type Patience = 'asks' | 'goes by what is known'
+
 /** The same while it decides. */
 export interface DecideContext extends StepContext {
   readonly network: NetworkOf
+  readonly patience: Patience
   /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
   readonly key: string
   /** A matte that was kept under a key. */

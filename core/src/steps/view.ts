@@ -6,6 +6,7 @@ import type { LinearRgba, PlaneF32, PxBox, Size, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import type { Pass } from './pass'
 import type { Behind } from './renditionPlan'
+import type { Patience } from './step'
 
 /** A part of a photograph as it lies, and the size at which it is drawn. */
 export interface ViewedPart {
@@ -51,6 +52,8 @@ export interface ViewReads {
   readonly scales: boolean
   /** Longer sides of the photograph at which alpha is to be had beside its base level, in pixels. */
   readonly sides: readonly number[]
+  /** Missing: it asks. */
+  readonly patience?: Patience
 }
 
 /** What a view shows: a picture, what is known beside it, and what it wants to know of itself the next time. */

@@ -8,6 +8,8 @@ const SEED_PROBABILITY = 0.05
 const FLOOR = [0.8, 0.55, 0.55] as const
 /** A backdrop whose lightness scatters more than this is textured: by place and colour it says little. */
 const TEXTURED_SIGMA_L = 2.2
+/** The backdrop is smooth: it is modelled by blocks of this many pixels a side. */
+const BLOCK_PX = 3
 
 /** What the backdrop looks like behind and around the product. */
 export interface Backdrop {
@@ -28,30 +30,29 @@ export interface Backdrop {
  * differ.
  */
 export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop {
-  // The backdrop is smooth: half the size in each direction is enough, and four times as fast.
   const { width, height } = lab
-  const half = { width: (width + 1) >> 1, height: (height + 1) >> 1 }
-  const small = halved(lab, half)
-  const pixels = half.width * half.height
+  const size = { width: Math.ceil(width / BLOCK_PX), height: Math.ceil(height / BLOCK_PX) }
+  const small = reduced(lab, size)
+  const pixels = size.width * size.height
   const known = new Float32Array(pixels)
   let seeds = 0
-  for (let y = 0, i = 0; y < half.height; y++)
-    for (let x = 0; x < half.width; x++, i++)
-      if (probability.data[y * 2 * width + x * 2]! < SEED_PROBABILITY) {
+  for (let y = 0, i = 0; y < size.height; y++)
+    for (let x = 0; x < size.width; x++, i++)
+      if (probability.data[(y * width + x) * BLOCK_PX]! < SEED_PROBABILITY) {
         known[i] = 1
         seeds++
       }
   const scratch = new Float32Array(pixels * 3)
-  const first = smoothFill(small, known, half, scratch)
+  const first = smoothFill(small, known, size, scratch)
   // A second round leaves out what stands off the first plate: specks, marks, a stray shadow.
   const limit = 2.5 * residualSpread(small, first, known) + 1
   const trimmed = new Float32Array(pixels)
   for (let i = 0; i < pixels; i++)
     if (known[i] && Math.abs(small[i * 3]! - first[i * 3]!) < limit) trimmed[i] = 1
-  const plate = smoothFill(small, trimmed, half, scratch)
+  const plate = smoothFill(small, trimmed, size, scratch)
   const squares = new Float32Array(pixels * 3)
   for (let i = 0; i < squares.length; i++) squares[i] = (small[i]! - plate[i]!) ** 2
-  const variance = smoothFill(squares, trimmed, half, scratch).map((v) => Math.max(0, v))
+  const variance = smoothFill(squares, trimmed, size, scratch).map((v) => Math.max(0, v))
   let meanL = 0
   for (let i = 0; i < pixels; i++) {
     for (let c = 0; c < 3; c++) variance[i * 3 + c] = variance[i * 3 + c]! + FLOOR[c]! ** 2
@@ -61,45 +62,45 @@ export function modelBackdrop(lab: LabPicture, probability: PlaneF32): Backdrop 
   return {
     width,
     height,
-    plate: doubled(plate, half, lab),
-    variance: doubled(variance, half, lab),
+    plate: enlarged(plate, size, lab),
+    variance: enlarged(variance, size, lab),
     textured,
     seedShare: seeds / pixels,
   }
 }
 
-/** Averages of 2 × 2 pixels. */
-function halved(lab: LabPicture, half: Size): Float32Array {
-  const { width, height, data } = lab
-  const result = new Float32Array(half.width * half.height * 3)
-  for (let y = 0, p = 0; y < half.height; y++) {
-    const y0 = y * 2 * width
-    const y1 = Math.min(y * 2 + 1, height - 1) * width
-    for (let x = 0; x < half.width; x++) {
-      const x0 = x * 2
-      const x1 = Math.min(x * 2 + 1, width - 1)
-      for (let c = 0; c < 3; c++, p++)
-        result[p] =
-          (data[(y0 + x0) * 3 + c]! +
-            data[(y0 + x1) * 3 + c]! +
-            data[(y1 + x0) * 3 + c]! +
-            data[(y1 + x1) * 3 + c]!) /
-          4
+/** Averages of blocks of pixels. */
+function reduced({ width, height, data }: LabPicture, small: Size): Float32Array {
+  const result = new Float32Array(small.width * small.height * 3)
+  for (let y = 0, p = 0; y < small.height; y++) {
+    const bottom = Math.min(height, (y + 1) * BLOCK_PX)
+    for (let x = 0; x < small.width; x++, p += 3) {
+      const right = Math.min(width, (x + 1) * BLOCK_PX)
+      for (let v = y * BLOCK_PX; v < bottom; v++)
+        for (let q = (v * width + x * BLOCK_PX) * 3; q < (v * width + right) * 3; q += 3) {
+          result[p]! += data[q]!
+          result[p + 1]! += data[q + 1]!
+          result[p + 2]! += data[q + 2]!
+        }
+      const pixels = (bottom - y * BLOCK_PX) * (right - x * BLOCK_PX)
+      for (let c = 0; c < 3; c++) result[p + c]! /= pixels
     }
   }
   return result
 }
 
-/** Each value for 2 × 2 pixels: the plate is smoother than that. */
-function doubled(values: Float32Array, half: Size, { width, height }: Size): Float32Array {
+/** Each value for a block of pixels: the plate is smoother than that. */
+function enlarged(values: Float32Array, small: Size, { width, height }: Size): Float32Array {
   const result = new Float32Array(width * height * 3)
-  for (let y = 0, p = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const q = ((y >> 1) * half.width + (x >> 1)) * 3
-      result[p++] = values[q]!
-      result[p++] = values[q + 1]!
-      result[p++] = values[q + 2]!
+  for (let y = 0, p = 0; y < height; y++) {
+    const row = Math.floor(y / BLOCK_PX) * small.width
+    for (let x = 0; x < width; x++, p += 3) {
+      const q = (row + Math.floor(x / BLOCK_PX)) * 3
+      result[p] = values[q]!
+      result[p + 1] = values[q + 1]!
+      result[p + 2] = values[q + 2]!
     }
+  }
   return result
 }
 

@@ -10,6 +10,7 @@ import {
 } from '../../matte'
 import type { DecideContext } from '../step'
 import { cutPicture, finerAlpha } from './cut'
+import { hintedLook, hintsOf, knownLook, type HintedLook, type Repair } from './repair'
 
 /** The key of one level of an automatic matte, under the key of the settings that made it. */
 export const levelKey = (key: string, sidePx: number): string => `${key}/${sidePx}`
@@ -24,6 +25,8 @@ export interface Cutting {
   readonly automatic: Matte
   /** What was made anew, to be kept. */
   readonly made: readonly KeyedMatte[]
+  /** What the network says, told by repairs. */
+  readonly look: HintedLook | null
   /** The same with levels beyond the base, as longer sides in pixels. */
   readonly refined: (
     cut: CutMatte,
@@ -35,7 +38,10 @@ export interface Cutting {
 export const CUTTING = defineFact<Cutting | null>('cutting', null)
 
 /** The automatic matte at its base level: what was kept of it, or cut anew. */
-export async function beginCut(context: DecideContext): Promise<Cutting> {
+export async function beginCut(
+  context: DecideContext,
+  repairs: readonly Repair[],
+): Promise<Cutting> {
   const { source, key, keptMatte, memory, network, checkpoint } = context
   const refined: Cutting['refined'] = async (cut, sides) => {
     const levels: Alpha[] = []
@@ -57,8 +63,9 @@ export async function beginCut(context: DecideContext): Promise<Cutting> {
   }
 
   const baseKey = levelKey(key, baseSide(source.size))
+  const look = await lookFor(repairs, context)
   const kept = keptMatte(baseKey)
-  if (kept) return { automatic: unpackMatte(kept, [], memory), made: [], refined }
+  if (kept) return { automatic: unpackMatte(kept, [], memory), made: [], look, refined }
   const finder = await network('finder')
   const edge = await network('edge')
   const automatic = await cutPicture(source, { finder, edge, checkpoint })
@@ -66,7 +73,20 @@ export async function beginCut(context: DecideContext): Promise<Cutting> {
     automatic.kind === 'cut'
       ? packed(key, automatic, automatic.alphas[0])
       : { key: baseKey, matte: automatic }
-  return { automatic, made: [made], refined }
+  return { automatic, made: [made], look, refined }
+}
+
+/** What the network says to the hints among repairs. */
+async function lookFor(
+  repairs: readonly Repair[],
+  { source, network, patience, checkpoint }: DecideContext,
+): Promise<HintedLook | null> {
+  const hints = hintsOf(repairs)
+  if (hints.length === 0) return null
+  if (patience === 'goes by what is known') return knownLook(source, hints)
+  const look = await hintedLook(source, await network('finder'), hints)
+  checkpoint('hints')
+  return look
 }
 
 const packed = (key: string, matte: CutMatte, alpha: Alpha): KeyedMatte => ({

@@ -47,9 +47,10 @@ export const cut = defineStep({
   decide: async ({ settings, own }, context) => {
     if (settings.method === 'off') return {}
     const { source } = context
-    const cutting = await beginCut(context)
+    const cutting = await beginCut(context, doneOf(own.repairs))
     const { automatic, made } = cutting
-    const matte = worked(source, automatic, { settings, own }, [baseSide(source.size)])
+    const { look } = cutting
+    const matte = worked(source, automatic, { settings, own, look }, [baseSide(source.size)])
     const facts = [found(MATTE, matte), found(CUTTING, cutting)]
     const findings = matteFindings(matte)
     if (matte.kind === 'uncut') return { facts, findings, mattes: made }
@@ -71,7 +72,8 @@ export const cut = defineStep({
       cutting.automatic.kind === 'cut'
         ? await cutting.refined(cutting.automatic, finer)
         : { automatic: cutting.automatic, made: [] }
-    const refined = worked(source, automatic, { settings, own }, [base, ...finer])
+    const { look } = cutting
+    const refined = worked(source, automatic, { settings, own, look }, [base, ...finer])
     return { facts: [found(MATTE, refined)], mattes: made }
   },
   show: (draft, facts) => {
@@ -90,10 +92,11 @@ export const cut = defineStep({
 function worked(
   source: Parameters<typeof repairedMatte>[0],
   automatic: Matte,
-  { settings, own }: { readonly settings: CutSettings; readonly own: CutOwn },
+  given: Pick<HandWork, 'look'> & { readonly settings: CutSettings; readonly own: CutOwn },
   sides: readonly number[],
 ): Matte {
-  const work: HandWork = { repairs: doneOf(own.repairs), edge: settings }
+  const { settings, own, look } = given
+  const work: HandWork = { repairs: doneOf(own.repairs), edge: settings, look }
   return isWorked(work) ? repairedMatte(source, automatic, work, sides) : automatic
 }
 

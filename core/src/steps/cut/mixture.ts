@@ -12,6 +12,7 @@ const LOG_2PI_3 = 3 * Math.log(2 * Math.PI)
 /** Lab² added to each variance, so that a flat colour does not become a spike. */
 const VARIANCE_FLOOR = 1.0
 const ROUNDS = 8
+const NEGLIGIBLE_LOG = -25
 
 /**
  * Fits a mixture to Lab colours (three numbers a sample) by expectation maximisation from a
@@ -35,11 +36,13 @@ export function fitMixture(samples: Float32Array, wanted: number): Mixture {
   return { count, packed }
 }
 
-/** The density at one Lab colour, per Lab³. */
+/** The density at one Lab colour, per Lab³; what is below e⁻²⁵ is left out. */
 export function densityAt({ count, packed }: Mixture, l: number, a: number, b: number): number {
   let sum = 0
-  for (let k = 0, p = 0; k < count; k++, p += STRIDE)
-    sum += Math.exp(componentLog(packed, p, l, a, b))
+  for (let k = 0, p = 0; k < count; k++, p += STRIDE) {
+    const value = componentLog(packed, p, l, a, b)
+    if (value > NEGLIGIBLE_LOG) sum += Math.exp(value)
+  }
   return sum
 }
 

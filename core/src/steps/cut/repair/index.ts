@@ -7,6 +7,7 @@ export {
   type RepairOf,
   type Repairs,
 } from './repairs'
+export { hintedLook, hintsOf, knownLook, type HintedLook } from './hints'
 export { isWorked, repairedMatte, warmRepairs, type HandWork } from './repairedMatte'
 export { traceOutline } from './traceOutline'
 export { snapOutlines } from './snapOutlines'

@@ -74,7 +74,7 @@ const stroke = (
 
 /** Alpha over the whole photograph after repairs. */
 function repaired(start: Matte, repairs: readonly Repair[], edge = AT_REST): PlaneU8 {
-  const matte = repairedMatte(source, start, { repairs, edge }, [SIDE])
+  const matte = repairedMatte(source, start, { repairs, edge, look: null }, [SIDE])
   const whole = planeU8({ width: SIDE, height: SIDE })
   if (matte.kind === 'uncut') return whole
   const { area, plane } = matte.alphas[0]
@@ -152,7 +152,7 @@ describe('a stroke solves the cut again near it', () => {
         planeOf((x, y) => inDisc(x, y) && !inHole(x, y)),
       ),
     ).toBeLessThan(300)
-    const matte = repairedMatte(source, none, { repairs: [box], edge: AT_REST }, [SIDE])
+    const matte = repairedMatte(source, none, { repairs: [box], edge: AT_REST, look: null }, [SIDE])
     expect(matte).toMatchObject({ kind: 'cut', signs: null, repairs: 1, touchesBorder: false })
   })
 })

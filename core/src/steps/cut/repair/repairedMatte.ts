@@ -14,6 +14,7 @@ import type { Source } from '../../../source'
 import { productBox } from '../boxOfAlpha'
 import type { CutSettings } from '../settings'
 import { dropSpecks, workedEdge } from './edgeWork'
+import type { HintedLook } from './hints'
 import { openRepairs, type Repairer } from './repairer'
 import type { Repair } from './repairs'
 
@@ -29,10 +30,12 @@ export interface HandWork {
   /** Those that count, in their order. */
   readonly repairs: readonly Repair[]
   readonly edge: WholeEdge
+  /** What the network says, told by the repairs; null where it was told nothing, or has not answered yet. */
+  readonly look: HintedLook | null
 }
 
 /** Whether anything was done by hand. */
-export const isWorked = ({ repairs, edge }: HandWork): boolean =>
+export const isWorked = ({ repairs, edge }: Omit<HandWork, 'look'>): boolean =>
   repairs.length > 0 ||
   edge.edgeShift !== 0 ||
   edge.edgeSoften !== 0 ||
@@ -54,11 +57,11 @@ const REPAIRER = defineNote<Repairer>('repairer')
 export function repairedMatte(
   source: Source,
   automatic: Matte,
-  { repairs, edge }: HandWork,
+  { repairs, edge, look }: HandWork,
   sides: readonly number[],
 ): Matte {
   const repairer = repairerOf(source, automatic)
-  const solved = repairer.solve(repairs)
+  const solved = repairer.solve(repairs, look)
   const alphas = sides.flatMap((sidePx): Alpha[] => {
     const isBase = sidePx === baseSide(source.size)
     const alpha = isBase ? solved : wholeAlpha(automatic, source.size, sidePx)

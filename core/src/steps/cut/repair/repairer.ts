@@ -20,6 +20,7 @@ import { asFloats, measureAlpha } from './measureAlpha'
 import { pullPush } from '../inpaint'
 import { boxOfStroke, brushHold, strokeAt, wholePixels } from '../../../strokes'
 import { workedEdge } from './edgeWork'
+import { withHints, type HintedLook } from './hints'
 import { lookAt, looksWithin, type Looks } from './looks'
 import { outlineCoverage } from './outline'
 import { type Repair, type RepairOf } from './repairs'
@@ -57,6 +58,9 @@ type Effect =
   /** Drawn on alpha itself, at whatever scale. */
   | { readonly kind: 'drawn'; readonly repair: RepairOf<'paint' | 'erase' | 'edge' | 'path'> }
 
+/** What is done to a cut one after the other: what the network says, having been told, and repairs. */
+type Work = Repair | { readonly kind: 'look'; readonly look: HintedLook }
+
 interface Step {
   readonly said: string
   readonly effect: Effect
@@ -74,8 +78,12 @@ interface State {
 
 /** Repairs of one cut. What has been solved is remembered: one stroke more costs one stroke. */
 export interface Repairer {
-  /** Alpha at the base level after these repairs, of the whole photograph. */
-  readonly solve: (repairs: readonly Repair[]) => PlaneU8
+  /**
+   * Alpha at the base level after these repairs, of the whole photograph.
+   *
+   * @param look what the network says, told by them; it counts before the first of them.
+   */
+  readonly solve: (repairs: readonly Repair[], look: HintedLook | null) => PlaneU8
   /** What was solved last, done to alpha of the whole photograph at another level, in place. */
   readonly redo: (source: Source, alpha: PlaneU8) => void
   /** Reads the photograph ahead of the first repair. */
@@ -97,19 +105,20 @@ export function openRepairs(source: Source, start: PlaneU8): Repairer {
 
   return {
     warm: () => void lookOnce(),
-    solve: (repairs) => {
-      const said = repairs.map(saidOf)
+    solve: (repairs, look) => {
+      const works: readonly Work[] = look ? [{ kind: 'look', look }, ...repairs] : repairs
+      const said = works.map(saidOf)
       let same = 0
       while (same < steps.length && steps[same]!.said === said[same]) same++
       while (same > 0 && !steps[same - 1]!.after) same--
       steps = steps.slice(0, same)
       let state = steps.at(-1)?.after ?? { alpha: start, said: planeU8(start) }
-      for (let k = same; k < repairs.length; k++) {
-        const repair = repairs[k]!
-        const effect = effectOf(repair, state, lookOnce)
+      for (let k = same; k < works.length; k++) {
+        const work = works[k]!
+        const effect = effectOf(work, state, lookOnce)
         const alpha = planeU8(start, state.alpha.data.slice())
         apply(effect, alpha, source, start)
-        state = { alpha, said: withSaid(state.said, repair) }
+        state = { alpha, said: withSaid(state.said, work) }
         steps.push({ said: said[k]!, effect, after: state })
       }
       steps = steps.map((step, k) =>
@@ -131,11 +140,16 @@ export function openRepairs(source: Source, start: PlaneU8): Repairer {
   }
 }
 
-const saidOf = (repair: Repair): string => JSON.stringify(identityOf(repair))
+const saidOf = (work: Work): string =>
+  work.kind === 'look' ? `look ${work.look.key}` : JSON.stringify(identityOf(work))
 
-function effectOf(repair: Repair, state: State, looks: () => Looks): Effect {
+function effectOf(repair: Work, state: State, looks: () => Looks): Effect {
   const { alpha } = state
   switch (repair.kind) {
+    case 'look': {
+      const labels = withHints(labelsOf(alpha), repair.look)
+      return changed(alpha, wholeOf(alpha), labels, looks())
+    }
     case 'keep':
       return nearStroke(repair, 1, state, looks())
     case 'drop':
@@ -178,8 +192,8 @@ function nearStroke(
 }
 
 /** What strokes have said, this one after the others. */
-function withSaid(said: PlaneU8, repair: Repair): PlaneU8 {
-  const says = { keep: 1, paint: 1, drop: 2, erase: 2, box: 0, flip: 0, edge: 0, path: 0 }[
+function withSaid(said: PlaneU8, repair: Work): PlaneU8 {
+  const says = { keep: 1, paint: 1, drop: 2, erase: 2, box: 0, flip: 0, edge: 0, path: 0, look: 0 }[
     repair.kind
   ]
   if (says === 0 || !('points' in repair)) return said

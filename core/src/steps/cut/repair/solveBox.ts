@@ -1,4 +1,4 @@
-import { planeF32, planeU8, type PlaneU8, type PxBox } from '../../../raster'
+import { planeF32, planeU8, type PlaneU8, type PxBox, type Size } from '../../../raster'
 import { linkCosts } from '../coarseCut'
 import { colourVote, fitColours } from '../colours'
 import { minimumCut } from '../gridCut'
@@ -21,8 +21,8 @@ const MIDDLE = 0.5
  *
  * Source: Rother, Kolmogorov & Blake 2004, Interactive foreground extraction using iterated graph cuts.
  */
-export function solveBox({ from, to }: RepairOf<'box'>, labels: PlaneU8, looks: Looks): PlaneU8 {
-  const box = boxBetween(from, to, labels)
+export function solveBox(drawn: RepairOf<'box'>, labels: PlaneU8, looks: Looks): PlaneU8 {
+  const box = wholePixels(boxBetween(drawn, labels), labels)
   const result = planeU8(labels)
   if (!box) return result
   const inBox = (i: number): boolean => isWithin(i, labels.width, box)
@@ -52,15 +52,17 @@ export function solveBox({ from, to }: RepairOf<'box'>, labels: PlaneU8, looks: 
   return result
 }
 
-function boxBetween(
-  [ax, ay]: readonly [number, number],
-  [bx, by]: readonly [number, number],
-  { width, height }: PlaneU8,
-): PxBox | null {
-  const x = Math.min(ax, bx) * width
-  const y = Math.min(ay, by) * height
-  const box = { x, y, width: Math.abs(ax - bx) * width, height: Math.abs(ay - by) * height }
-  return wholePixels(box, { width, height })
+/** A drawn box in the pixels of a raster of the photograph; it may reach over its border. */
+export function boxBetween(
+  { from: [ax, ay], to: [bx, by] }: Pick<RepairOf<'box'>, 'from' | 'to'>,
+  { width, height }: Size,
+): PxBox {
+  return {
+    x: Math.min(ax, bx) * width,
+    y: Math.min(ay, by) * height,
+    width: Math.abs(ax - bx) * width,
+    height: Math.abs(ay - by) * height,
+  }
 }
 
 const shrunk = ({ x, y, width, height }: PxBox, share: number): PxBox => ({

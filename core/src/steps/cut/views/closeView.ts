@@ -34,7 +34,7 @@ export interface CutViewOptions {
   readonly window: Box01
   readonly size: Size
   readonly look: CutLook
-  /** Draws with alpha of the base level, and tells what has changed since the quick drawing before. */
+  /** Draws with alpha of the base level and by what is known, and tells what has changed since the quick drawing before. */
   readonly quick: boolean
 }
 
@@ -56,6 +56,7 @@ export const closeView = defineView<CutViewOptions, CutViewFacts>({
   reads: ({ window, size, quick }, mattes) => ({
     until: 'cut',
     scales: false,
+    patience: quick ? 'goes by what is known' : 'asks',
     sides: quick
       ? []
       : sideFor(Math.max(size.width / window.width, size.height / window.height), mattes),
