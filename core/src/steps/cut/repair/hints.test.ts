@@ -1,0 +1,204 @@
+import { describe, expect, test } from 'vitest'
+import { FINDER_SIDE_PX, type Finder, type FinderQuestion } from '../../../networks'
+import { Memory } from '../../../memory'
+import { planeF32, planeU8, srgbRaster, type PlaneF32, type PlaneU8 } from '../../../raster'
+import { photographSource } from '../../../source'
+import { beginCut } from '../cutting'
+import {
+  hintedLook,
+  hintsOf,
+  knownLook,
+  planesOf,
+  withHints,
+  type Hint,
+  type HintedLook,
+} from './hints'
+import type { Repair } from './repairs'
+
+const SIDE = FINDER_SIDE_PX
+const PIXELS = SIDE * SIDE
+
+const stroke = (
+  kind: 'keep' | 'drop',
+  points: [number, number][],
+  radius = 0.012,
+): Extract<Hint, { kind: 'keep' | 'drop' }> => ({
+  kind,
+  turn: 0,
+  hidden: false,
+  points,
+  radius,
+  hardness: 0.8,
+})
+const box = (from: [number, number], to: [number, number]): Hint => ({
+  kind: 'box',
+  turn: 0,
+  hidden: false,
+  from,
+  to,
+})
+
+describe('what the network is told', () => {
+  const planeOf = (planes: Float32Array, k: number): number[] =>
+    [...planes.subarray(k * PIXELS, (k + 1) * PIXELS).keys()].filter((i) => planes[k * PIXELS + i])
+
+  test('a click on the product is a disc in the first plane, one beside it in the second', () => {
+    const planes = planesOf([stroke('keep', [[0.25, 0.5]]), stroke('drop', [[0.75, 0.25]])])
+    const radius = 0.012 * SIDE
+    for (const [k, cx, cy] of [
+      [0, 0.25 * SIDE, 0.5 * SIDE],
+      [1, 0.75 * SIDE, 0.25 * SIDE],
+    ] as const) {
+      const disc = planeOf(planes, k)
+      expect(Math.abs(disc.length - Math.PI * radius * radius)).toBeLessThan(12)
+      for (const i of disc)
+        expect(Math.hypot((i % SIDE) + 0.5 - cx, Math.floor(i / SIDE) + 0.5 - cy)).toBeLessThan(
+          radius + 0.6,
+        )
+    }
+    expect(planeOf(planes, 2)).toEqual([])
+  })
+
+  test('a wide brush is shown no wider than the network has seen', () => {
+    const disc = planeOf(planesOf([stroke('keep', [[0.5, 0.5]], 0.1)]), 0)
+    expect(Math.sqrt(disc.length / Math.PI)).toBeCloseTo(0.022 * SIDE, 0)
+  })
+
+  test('a box is filled from any corner to the other, in the third plane, as far as it is in the picture', () => {
+    const filled = planeOf(planesOf([box([0.5, 0.75], [-0.1, 0.5])]), 2)
+    expect(filled.length).toBe((SIDE / 2) * (SIDE / 4))
+    expect(filled[0]).toBe((SIDE / 2) * SIDE)
+  })
+
+  test('thin strokes, paint and paths tell it nothing', () => {
+    const paint: Repair = { ...stroke('keep', [[0.5, 0.5]]), kind: 'paint' }
+    const told = stroke('drop', [[0.5, 0.5]], 0.008)
+    expect(hintsOf([stroke('keep', [[0.5, 0.5]], 0.007), paint, told])).toEqual([told])
+  })
+})
+
+describe('a cut with what the network says otherwise', () => {
+  const SIZE = { width: 400, height: 200 }
+
+  /** Names of squares of the picture, in pixels: product in the cut on the left alone. */
+  const rect = (x0: number, y0: number, x1: number, y1: number) => ({ x0, y0, x1, y1 })
+  const BODY = rect(40, 60, 160, 140)
+  const ARM = rect(160, 80, 240, 120)
+  const OTHER = rect(300, 60, 360, 140)
+
+  const mapOf = (...product: ReturnType<typeof rect>[]): PlaneF32 => {
+    const map = planeF32({ width: SIDE, height: SIDE })
+    for (let i = 0; i < PIXELS; i++) {
+      const x = (((i % SIDE) + 0.5) / SIDE) * SIZE.width
+      const y = ((Math.floor(i / SIDE) + 0.5) / SIDE) * SIZE.height
+      const inside = product.some((r) => x > r.x0 && x < r.x1 && y > r.y0 && y < r.y1)
+      map.data[i] = inside ? 0.95 : 0.05
+    }
+    return map
+  }
+  const labelsOf = (...product: ReturnType<typeof rect>[]): PlaneU8 => {
+    const labels = planeU8(SIZE)
+    for (const { x0, y0, x1, y1 } of product)
+      for (let y = y0; y < y1; y++) labels.data.fill(1, y * SIZE.width + x0, y * SIZE.width + x1)
+    return labels
+  }
+  const look = (hints: Hint[], map: PlaneF32, untold: PlaneF32): HintedLook => ({
+    key: '',
+    hints,
+    map,
+    untold,
+  })
+  const at = ({ data }: PlaneU8, x: number, y: number): number => data[y * SIZE.width + x]!
+  const onArm = stroke('keep', [[0.5, 0.5]])
+
+  test('gains the piece that a stroke touches, and no other', () => {
+    const told = look([onArm], mapOf(BODY, ARM, OTHER), mapOf(BODY))
+    const cut = withHints(labelsOf(BODY), told)
+    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 1, 0])
+  })
+
+  test('loses the piece that a stroke touches, though one beside it is also thought to be none', () => {
+    const told = look([stroke('drop', [[0.5, 0.5]])], mapOf(BODY), mapOf(BODY, ARM, OTHER))
+    const cut = withHints(labelsOf(BODY, ARM, OTHER), told)
+    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([0, 1, 1])
+  })
+
+  test('keeps what the backdrop had decided against the network before', () => {
+    const told = look([onArm], mapOf(BODY, ARM), mapOf(BODY, ARM))
+    expect(withHints(labelsOf(BODY), told).data).toEqual(labelsOf(BODY).data)
+  })
+
+  test('keeps its own rim: what is thin is nobody’s change of mind', () => {
+    const wider = rect(BODY.x0 - 2, BODY.y0 - 2, BODY.x1 + 2, BODY.y1 + 2)
+    const along = stroke('keep', [
+      [0.1, 0.295],
+      [0.4, 0.295],
+    ])
+    const told = look([along], mapOf(wider), mapOf(BODY))
+    expect(withHints(labelsOf(BODY), told).data).toEqual(labelsOf(BODY).data)
+  })
+
+  test('takes in a box both what it now gains and what it loses', () => {
+    const told = look([box([0.1, 0.1], [0.95, 0.9])], mapOf(BODY, ARM), mapOf(BODY, OTHER))
+    const cut = withHints(labelsOf(BODY, OTHER), told)
+    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 1, 0])
+  })
+})
+
+describe('asking the network again', () => {
+  const photograph = () => photographSource(srgbRaster({ width: 90, height: 60 }))
+  const first = stroke('keep', [[0.2, 0.2]])
+  const second = stroke('drop', [[0.8, 0.8]])
+
+  /** Answers with what it was told for product. */
+  const recording = (asked: FinderQuestion[]): Finder => {
+    return (question) => {
+      asked.push(question)
+      return Promise.resolve({ probability: question.hint.slice(0, PIXELS), iou: 0.5 })
+    }
+  }
+
+  test('is done once for each set of hints, and once without; what it said last is known', async () => {
+    const source = photograph()
+    const asked: FinderQuestion[] = []
+    const finder = recording(asked)
+    expect(knownLook(source, [first])).toBeNull()
+    const look = await hintedLook(source, finder, [first])
+    expect(await hintedLook(source, finder, [first])).toEqual(look)
+    expect(asked.map(({ hint }) => hint.includes(1))).toEqual([false, true])
+    expect(look.map.data.includes(1)).toBe(true)
+    // Of two hints the first is known; asked again, both are.
+    expect(knownLook(source, [first, second])?.hints).toEqual([first])
+    await hintedLook(source, finder, [first, second])
+    expect(asked.length).toBe(3)
+    expect(knownLook(source, [first, second])?.hints).toEqual([first, second])
+  })
+
+  test('under the pointer nothing is asked: what is known counts', async () => {
+    const asked: FinderQuestion[] = []
+    const finder = recording(asked)
+    const source = photograph()
+    const uncut = { kind: 'uncut', reason: 'no-product' } as const
+    const begin = (patience: 'asks' | 'goes by what is known') =>
+      beginCut(
+        {
+          source,
+          key: 'k',
+          keptMatte: () => uncut,
+          memory: new Memory(),
+          network: async (id) => {
+            if (id !== 'finder') throw new Error(`${id} is not needed`)
+            return finder as never // the only one that is asked for
+          },
+          patience,
+          checkpoint: () => undefined,
+        },
+        [first],
+      )
+    expect((await begin('goes by what is known')).look).toBeNull()
+    expect(asked.length).toBe(0)
+    expect((await begin('asks')).look?.hints).toEqual([first])
+    expect((await begin('goes by what is known')).look?.hints).toEqual([first])
+    expect(asked.length).toBe(2)
+  })
+})
