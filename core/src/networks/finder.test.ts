@@ -1,7 +1,14 @@
 import { expect, test } from 'vitest'
 import { srgbRaster } from '../raster'
-import { photographSource } from '../source'
-import { FINDER_SIDE_PX, lookAt, spreadProbability, type FinderQuestion } from './finder'
+import { Memory } from '../memory'
+import { photographSource, type Source } from '../source'
+import {
+  FINDER_SIDE_PX,
+  lookAt,
+  spreadProbability,
+  type Finder,
+  type FinderQuestion,
+} from './finder'
 import { placeFinder } from './finder.testing'
 
 /** Red on the left, blue on the right, twice as wide as high. */
@@ -58,4 +65,23 @@ test('its answer is spread over a picture of any shape', async () => {
   const { width, height, data } = spreadProbability(map, { width: 600, height: 300 })
   expect([width, height]).toEqual([600, 300])
   expect([data[20 * 600 + 500], data[20 * 600 + 100], data[200 * 600 + 500]]).toEqual([1, 0, 0])
+})
+
+test('another size of the same photograph is not asked about again', async () => {
+  let asked = 0
+  const finder: Finder = (question) => {
+    asked++
+    return placeFinder(() => 0.5)(question)
+  }
+  const memory = new Memory()
+  const [small, large] = [50, 100].map((side) =>
+    photographSource(srgbRaster({ width: side, height: side }), memory),
+  ) as [Source, Source]
+  expect(await lookAt(small, finder)).toBe(await lookAt(large, finder))
+  expect(asked).toBe(1)
+  // What can't be answered is asked again.
+  const other = photographSource(srgbRaster({ width: 50, height: 50 }))
+  await expect(lookAt(other, () => Promise.reject(new Error('away')))).rejects.toThrow('away')
+  await lookAt(other, finder)
+  expect(asked).toBe(2)
 })

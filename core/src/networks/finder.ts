@@ -56,7 +56,7 @@ const KEPT_ANSWERS = 24
 /** What the network is told when it is told nothing. */
 const NOTHING = ''
 
-/** Asks the network about a photograph, without a hint; it is asked once for each source. */
+/** Asks the network about a photograph, without a hint; it is asked once, whatever the size. */
 export const lookAt = (source: Source, finder: Finder): Promise<Look> =>
   lookWith(source, finder, NOTHING, () => new Float32Array(3 * FINDER_SIDE_PX ** 2))
 
@@ -96,8 +96,9 @@ export function lookWith(
 export const knownLookWith = (source: Source, told: string): Look | null =>
   answersAbout(source).said.get(told) ?? null
 
-const answersAbout = (source: Source): Answers =>
-  source.memory.of(source, ANSWERS, () => ({ asked: new Map(), said: new Map() }))
+// All sizes of a photograph look alike to the network: what it said of one holds for the others.
+const answersAbout = ({ memory }: Source): Answers =>
+  memory.of(memory, ANSWERS, () => ({ asked: new Map(), said: new Map() }))
 
 async function ask(source: Source, finder: Finder, hint: Float32Array): Promise<Look> {
   const image = source.memory.of(source, IMAGE, () =>

@@ -31,7 +31,7 @@ export interface Source {
    * read only.
    */
   readonly reduced: (sidePx: number) => LinearRgba
-  /** What was worked out of it, for as long as it is open. */
+  /** What was worked out of it, for as long as it is open. The sizes of one photograph may share it. */
   readonly memory: Memory
 }
 
@@ -43,22 +43,35 @@ export interface Patch {
   readonly picture: LinearRgba
 }
 
-/** A decoded photograph, upright in sRGB, as a source. The raster is never written to. */
-export const photographSource = (original: SrgbRgba8): Source =>
-  sourceOf(original, (picture, window, kernel) => {
-    resampleSrgb(original, window, picture, kernel)
-  })
+/**
+ * A decoded photograph, upright in sRGB, as a source. The raster is never written to.
+ *
+ * @param memory that of another size of the same photograph.
+ */
+export const photographSource = (original: SrgbRgba8, memory = new Memory()): Source =>
+  sourceOf(
+    original,
+    (picture, window, kernel) => {
+      resampleSrgb(original, window, picture, kernel)
+    },
+    memory,
+  )
 
 /** A source with patches over it, in their order; itself where there are none. */
 export function withPatches(source: Source, patches: readonly Patch[]): Source {
   if (patches.length === 0) return source
-  return sourceOf(source.size, (picture, window, kernel) => {
+  const sampleInto: Source['sampleInto'] = (picture, window, kernel) => {
     source.sampleInto(picture, window, kernel)
     for (const patch of patches) layPatch(picture, patch, window, kernel)
-  })
+  }
+  return sourceOf(source.size, sampleInto, new Memory())
 }
 
-function sourceOf({ width, height }: Size, sampleInto: Source['sampleInto']): Source {
+function sourceOf(
+  { width, height }: Size,
+  sampleInto: Source['sampleInto'],
+  memory: Memory,
+): Source {
   const size = { width, height }
   const known = new Map<string, LinearRgba>()
   const sample: Source['sample'] = (window, wanted, kernel) => {
@@ -70,7 +83,7 @@ function sourceOf({ width, height }: Size, sampleInto: Source['sampleInto']): So
     size,
     sample,
     sampleInto,
-    memory: new Memory(),
+    memory,
     reduced: (sidePx) => {
       const wanted = fitInside(size, sidePx)
       const key = `${wanted.width}×${wanted.height}`

@@ -1,4 +1,5 @@
 import { CancelledError } from '@cloudbank/core/engine'
+import { Memory } from '@cloudbank/core/memory'
 import {
   fitInside,
   linearRaster,
@@ -95,6 +96,11 @@ const isWhole = ({ levels, preview }: ShelvedPicture): boolean => levels.at(-1) 
 
 function shelved(whole: SrgbRgba8, opening: Opening): ShelvedPicture {
   const { sidePx } = opening
+  const memory = new Memory()
+  const levelOf = (raster: SrgbRgba8): Level => ({
+    raster,
+    source: photographSource(raster, memory),
+  })
   const preview = levelOf(reduced(whole, sidePx))
   const half = levelOf(reduced(preview.raster, sidePx / 2))
   const own = opening.whole && longerSide(whole) > longerSide(preview.raster)
@@ -104,8 +110,6 @@ function shelved(whole: SrgbRgba8, opening: Opening): ShelvedPicture {
     whole: { width: whole.width, height: whole.height },
   }
 }
-
-const levelOf = (raster: SrgbRgba8): Level => ({ raster, source: photographSource(raster) })
 
 /** A picture at most this long; itself if it is not longer. */
 function reduced(picture: SrgbRgba8, sidePx: number): SrgbRgba8 {
