@@ -43,10 +43,10 @@ export const strings = {
   dragPicture: 'Drag the picture.',
   keep: 'Keep',
   strokeOverPartsOfProduct:
-    'Stroke over parts of the product that are missing. The cut is redone near the stroke.',
+    'Click or stroke over parts of the product that are missing. The cut is redone near the stroke at once, the rest of the part a moment later.',
   remove: 'Remove',
   strokeOverPartsThatArent:
-    'Stroke over parts that aren’t product. The cut is redone near the stroke.',
+    'Click or stroke over parts that aren’t product. The cut is redone near the stroke at once, the rest of the part a moment later.',
   paint: 'Paint',
   paintsProductExactlyWhereBrush: 'Paints product exactly where the brush goes.',
   erase: 'Erase',

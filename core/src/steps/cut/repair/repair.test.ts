@@ -1,11 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import type { CutMatte, Matte } from '../../../matte'
+import { FINDER_SIDE_PX } from '../../../networks'
 import {
   linearRaster,
   planeF32,
   planeU8,
   srgbOfLinear,
   wholeOf,
+  type PlaneF32,
   type PlaneU8,
 } from '../../../raster'
 import { photographSource } from '../../../source'
@@ -13,6 +15,7 @@ import { carriedRepair } from './carry'
 import { brushHold, strokeAt } from '../../../strokes'
 import { workedEdge } from './edgeWork'
 import { geodesicDistance } from './geodesic'
+import { hintsOf, type HintedLook } from './hints'
 import { corner, outlineCoverage, svgPath } from './outline'
 import { isWorked, repairedMatte, type WholeEdge } from './repairedMatte'
 import { type Outline, type Repair } from './repairs'
@@ -73,8 +76,13 @@ const stroke = (
 })
 
 /** Alpha over the whole photograph after repairs. */
-function repaired(start: Matte, repairs: readonly Repair[], edge = AT_REST): PlaneU8 {
-  const matte = repairedMatte(source, start, { repairs, edge, look: null }, [SIDE])
+function repaired(
+  start: Matte,
+  repairs: readonly Repair[],
+  edge = AT_REST,
+  look: HintedLook | null = null,
+): PlaneU8 {
+  const matte = repairedMatte(source, start, { repairs, edge, look }, [SIDE])
   const whole = planeU8({ width: SIDE, height: SIDE })
   if (matte.kind === 'uncut') return whole
   const { area, plane } = matte.alphas[0]
@@ -88,6 +96,42 @@ function repaired(start: Matte, repairs: readonly Repair[], edge = AT_REST): Pla
 }
 const wrong = (alpha: PlaneU8, than: PlaneU8 = truth): number =>
   alpha.data.reduce((sum, a, i) => sum + (a > 127 !== than.data[i]! > 127 ? 1 : 0), 0)
+
+describe('what the network says, told by a stroke', () => {
+  const mapOf = (inside: (x: number, y: number) => boolean): PlaneF32 => {
+    const map = planeF32({ width: FINDER_SIDE_PX, height: FINDER_SIDE_PX })
+    const px = SIDE / FINDER_SIDE_PX
+    for (let y = 0, i = 0; y < map.height; y++)
+      for (let x = 0; x < map.width; x++, i++)
+        map.data[i] = inside((x + 0.5) * px, (y + 0.5) * px) ? 0.97 : 0.03
+    return map
+  }
+  const left = (x: number, y: number): boolean => inDisc(x, y) && !inHole(x, y) && x < 115
+  const whole = (x: number, y: number): boolean => inDisc(x, y) && !inHole(x, y)
+  // Near the left half's border: what is farther than the stroke itself reaches is the network's.
+  const click = stroke('keep', [[118, 150]], 4)
+  const look: HintedLook = {
+    key: 'click',
+    hints: hintsOf([click]),
+    map: mapOf(whole),
+    untold: mapOf(left),
+  }
+
+  test('brings a piece back as far as it goes, hole and all', () => {
+    const half = matteOf(planeOf(left))
+    expect(wrong(half.alphas[0].plane)).toBeGreaterThan(4000)
+    expect(wrong(repaired(half, [click]))).toBeGreaterThan(3000)
+    expect(wrong(repaired(half, [click], AT_REST, look))).toBeLessThan(150)
+  })
+
+  test('counts before the strokes: what one drops stays dropped', () => {
+    const half = matteOf(planeOf(left))
+    const erased = stroke('erase', [[165, 160]], 6)
+    const alpha = repaired(half, [click, erased], AT_REST, look)
+    expect(alpha.data[160 * SIDE + 165]).toBe(0)
+    expect(alpha.data[80 * SIDE + 150]).toBe(255)
+  })
+})
 
 describe('a stroke solves the cut again near it', () => {
   test('kept: a bite comes back as far as the edge, and no further', () => {
