@@ -29,6 +29,7 @@ export { proposeNeutral, type NeutralProposal } from './light/proposeNeutral'
 export { groupLightings, type LightingClue, type LightingGroup } from './light/groupLightings'
 export { CutSettings } from './cut/settings'
 export { levelKey } from './cut'
+export type { Patience } from './patience'
 export { confidenceOf } from './cut/confidence'
 export { extractForeground } from './cut/extractForeground'
 export * from './cut/repair'
@@ -66,7 +67,6 @@ export {
   defineStep,
   type Decided,
   type DecideContext,
-  type Patience,
   type MadeFile,
   type Given,
   type ScaledContext,

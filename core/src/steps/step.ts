@@ -11,6 +11,7 @@ import type { AssetUse } from './asset'
 import type { ControlGroup } from './controls'
 import type { Hands } from './hands'
 import type { Pass } from './pass'
+import type { Patience } from './patience'
 import type { RenditionPlan } from './renditionPlan'
 import type { View } from './view'
 
@@ -34,12 +35,6 @@ export interface StepContext {
   /** Called between stages with the name of the one that ended; throws `CancelledError` to stop. */
   readonly checkpoint: (stage: string) => void
 }
-
-/**
- * Whether what a network has to say is waited for, or only what it has said before counts: under a pointer there is no
- * time to ask.
- */
-export type Patience = 'asks' | 'goes by what is known'
 
 /** The same while it decides. */
 export interface DecideContext extends StepContext {

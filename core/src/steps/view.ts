@@ -5,8 +5,8 @@ import type { Memory } from '../memory'
 import type { LinearRgba, PlaneF32, PxBox, Size, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import type { Pass } from './pass'
+import type { Patience } from './patience'
 import type { Behind } from './renditionPlan'
-import type { Patience } from './step'
 
 /** A part of a photograph as it lies, and the size at which it is drawn. */
 export interface ViewedPart {
