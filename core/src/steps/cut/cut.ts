@@ -45,8 +45,10 @@ const SMALLEST_PRODUCT = 0.0015
 
 /** Blur of the coarse cut by which its outline is soft, as the network that draws it expects, in its pixels. */
 const SOFTNESS_PX = 0.7
-/** How far the outline may lie from where a coarser one is soft, as a share of the longer side. */
-const REACH = 12 / 1600
+/** How far the outline may lie from where the labels are soft, as a share of the longer side. */
+const REACH_OF_LABELS = 8 / 1600
+/** The same of an outline that was drawn more coarsely. */
+const REACH_OF_OUTLINE = 4 / 1600
 /** Longer side from which on the outline is only enlarged: the network has seen none so much finer than its map. */
 const FINEST_SIDE_PX = 2400
 
@@ -101,7 +103,12 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
     SOFTNESS_PX,
     planeF32(labels),
   )
-  const about: SoftCut = { plane: soft, area: WHOLE_01, box: fractionsOf(box, labels) }
+  const about: SoftCut = {
+    plane: soft,
+    area: WHOLE_01,
+    box: fractionsOf(box, labels),
+    reach: REACH_OF_LABELS,
+  }
   const alpha = await outlineAt(source, about, baseSide(source.size), context)
   const box01 = productBox(alpha)
   if (!box01) return { kind: 'uncut', reason: 'no-product' }
@@ -133,7 +140,8 @@ export function finerAlpha(
     coarse.plane,
     Float32Array.from(coarse.plane.data, (value) => value / 255),
   )
-  return outlineAt(source, { plane, area: coarse.area, box: coarse.area }, sidePx, context)
+  const { area } = coarse
+  return outlineAt(source, { plane, area, box: area, reach: REACH_OF_OUTLINE }, sidePx, context)
 }
 
 /** About where the product is, 0…1, soft along its outline. */
@@ -143,6 +151,8 @@ interface SoftCut {
   readonly area: Box01
   /** Where in the photograph the product lies. */
   readonly box: Box01
+  /** How far from where it is soft the outline may lie, as a share of the photograph's longer side. */
+  readonly reach: number
 }
 
 async function outlineAt(
@@ -160,7 +170,7 @@ async function outlineAt(
   const outline = await layOutline({
     picture: source.sample(pixelsOf(area, source.size), size, LINEAR),
     coarse: resamplePlane(about.plane, covered, planeF32(size), LINEAR),
-    reachPx: Math.ceil(REACH * sidePx * times),
+    reachPx: Math.ceil(about.reach * sidePx * times),
     edge,
     checkpoint: () => checkpoint('outline'),
   })

@@ -64,16 +64,16 @@ describe('the outline', () => {
     // Three squares stand one above the other along the line.
     expect(asked.map(({ pieces }) => pieces)).toEqual([3])
     const [{ width, height, image, coarse }] = asked as [EdgeQuestion]
-    expect([width, height]).toEqual([96, 96])
-    expect([image.length, coarse.length]).toEqual([3 * 3 * 96 * 96, 3 * 96 * 96])
+    expect([width, height]).toEqual([80, 80])
+    expect([image.length, coarse.length]).toEqual([3 * 3 * 80 * 80, 3 * 80 * 80])
     // The first square begins at the picture's corner: what lies beyond is its border again.
-    expect([...image.subarray(0, 19)].map((v) => Math.round(v * 255))).toEqual([
-      ...new Uint8Array(17),
+    expect([...image.subarray(0, 11)].map((v) => Math.round(v * 255))).toEqual([
+      ...new Uint8Array(9),
       1,
       2,
     ])
     // Across it the coarse cut passes from nothing to all at 30 … 32.
-    expect([...coarse.subarray(16 + 29, 16 + 34)]).toEqual([0, 0, 0.5, 1, 1])
+    expect([...coarse.subarray(8 + 29, 8 + 34)]).toEqual([0, 0, 0.5, 1, 1])
   })
 
   test('is asked for eight squares at a time, and stops between them', async () => {

@@ -11,7 +11,7 @@ import { nearSoft } from './nearSoft'
 
 /** Side of the squares in which the outline is drawn, in pixels, and what the network sees about each. */
 const SQUARE_PX = 64
-const CONTEXT_PX = 16
+const CONTEXT_PX = 8
 const SEEN_PX = SQUARE_PX + 2 * CONTEXT_PX
 /** Squares that are answered at once. */
 const AT_ONCE = 8
