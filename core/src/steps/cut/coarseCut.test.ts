@@ -23,7 +23,7 @@ function scene(textured = false) {
       lab.data.set(inside ? RED : PAPER, at(x, y) * 3)
       plate.set(PAPER, at(x, y) * 3)
       probability.data[at(x, y)] = inside ? 0.97 : 0.02
-      classes.data[at(x, y)] = inside ? CLASS.open : CLASS.strong
+      classes.data[at(x, y)] = inside ? CLASS.open : CLASS.plain
     }
   const variance = new Float32Array(PIXELS * 3).fill(1)
   const backdrop: Backdrop = { ...SIZE, plate, variance, textured, seedShare: 0.8 }

@@ -33,10 +33,11 @@ const NEARBY = 0.12
 const PERHAPS_PRODUCT = 0.3
 
 /**
- * What a plain backdrop says by place and colour, in nats: for a gap through which it is seen, for a card
- * and the room about it, for what is not of its colour in any light.
+ * What a plain backdrop says by place and colour, in nats: for a gap through which it may be seen in shade, or a card;
+ * for one through which it is seen bare; for the room about a card; for what is not of its colour in any light.
  */
 const ISLAND_VOTE = -3
+const PLAIN_ISLAND_VOTE = -8
 const BESIDE_VOTE = -4
 const OPEN_VOTE = 2.5
 
@@ -85,6 +86,7 @@ export function productVotes(input: CoarseInput): PlaneF32 {
 function placeVote({ classes }: CoarseInput, i: number, shade: number): number {
   const kind = classes.data[i]
   if (kind === CLASS.island) return ISLAND_VOTE
+  if (kind === CLASS.plainIsland) return PLAIN_ISLAND_VOTE
   if (kind === CLASS.beside) return BESIDE_VOTE
   return kind === CLASS.open ? OPEN_VOTE * (1 - shade) : 0
 }
@@ -97,7 +99,9 @@ function coloursOf({ lab, probability, backdrop, classes }: CoarseInput): Colour
   const away = squaredDistance(perhaps)
   const reach = (NEARBY * Math.max(lab.width, lab.height)) ** 2
   // The finder sees no gaps: what shows through one is none of the product's colours.
-  const isGap = (i: number): boolean => !backdrop.textured && classes.data[i] === CLASS.island
+  const isGap = (i: number): boolean =>
+    !backdrop.textured &&
+    (classes.data[i] === CLASS.island || classes.data[i] === CLASS.plainIsland)
   const isProduct = (i: number): boolean => probability.data[i]! > SURE_PRODUCT && !isGap(i)
   const isBackdrop = (i: number): boolean =>
     probability.data[i]! < SURE_BACKDROP && away.data[i]! < reach

@@ -99,8 +99,8 @@ describe('classify', () => {
 
   test('bare paper is reached from the frame, a gap showing it is an island, the product is open', () => {
     const classes = classesOf(PAPER)
-    expect(at(classes, 20, 20)).toBe(CLASS.strong)
-    expect(at(classes, 187, 130)).toBe(CLASS.island)
+    expect(at(classes, 20, 20)).toBe(CLASS.plain)
+    expect(at(classes, 187, 130)).toBe(CLASS.plainIsland)
     expect(at(classes, 110, 130)).toBe(CLASS.open)
   })
 

@@ -13,19 +13,16 @@ import { findIslands } from './islands'
 
 /** Squared Mahalanobis distance below which a colour is the backdrop's. */
 const TIGHT = 11
-/** Passages narrower than this share of the longer side do not let the backdrop flood through … */
+/** Passages narrower than this share of the longer side do not let the backdrop flood through. */
 const PASSAGE = 0.016
-/** … nor, in a second flood that counts for less, narrower than this. */
-const NARROW_PASSAGE = 0.006
 
 /** What each pixel is by its colour and by how it can be reached from the frame. */
-export const CLASS = { open: 0, strong: 1, weak: 2, island: 3, likely: 4, beside: 5 } as const
+export const CLASS = { open: 0, plain: 1, island: 2, plainIsland: 3, beside: 4 } as const
 
 /**
- * Sorts pixels that look like bare backdrop: `strong` are reached from the frame through wide
- * passages without crossing an edge, `likely` through narrow ones; `island` are gaps inside the
- * product, and grey cards beside it, `beside` the
- * room about a card; `weak` merely have the colour. All others are `open`.
+ * Sorts pixels: `plain` have the bare backdrop's colour, or are reached from the frame through wide passages without
+ * crossing an edge. An `island` is a gap inside the product, or a grey card beside it; a `plainIsland` is a gap that
+ * shows the backdrop bare, hardly shaded; `beside` is the room about a card. All others are `open`.
  *
  * @param smooth the picture, blurred a little, so that noise does not perforate the backdrop.
  */
@@ -44,27 +41,21 @@ export function classify(
   const barrier = barriers(contrast.sharp, side)
   const blocked = planeU8(smooth)
   for (let i = 0; i < pixels; i++) blocked.data[i] = tight.data[i] && !barrier.data[i] ? 0 : 1
-  const away = squaredDistance(blocked)
-  const strong = floodFromFrame(blocked, away, (PASSAGE / 2) * side)
-  const likely = floodFromFrame(blocked, away, (NARROW_PASSAGE / 2) * side)
+  const reached = floodFromFrame(blocked, (PASSAGE / 2) * side)
   const classes = planeU8(smooth)
   for (let i = 0; i < pixels; i++)
-    classes.data[i] = strong.data[i]
-      ? CLASS.strong
-      : likely.data[i]
-        ? CLASS.likely
-        : tight.data[i]
-          ? CLASS.weak
-          : CLASS.open
+    classes.data[i] = reached.data[i] || tight.data[i] ? CLASS.plain : CLASS.open
   const cards = markCards(smooth, barrier, probability)
-  for (const island of findIslands({ smooth, backdrop, tight, barrier, strong, probability }))
-    for (const i of island) classes.data[i] = CLASS.island
+  for (const island of findIslands({ smooth, backdrop, tight, barrier, reached, probability }))
+    for (const i of island.pixels)
+      classes.data[i] = island.isBare ? CLASS.plainIsland : CLASS.island
   for (let i = 0; i < pixels; i++)
     if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.beside : CLASS.island
   return classes
 }
 
-function floodFromFrame(blocked: PlaneU8, away: PlaneF32, halfPassagePx: number): PlaneU8 {
+function floodFromFrame(blocked: PlaneU8, halfPassagePx: number): PlaneU8 {
+  const away = squaredDistance(blocked)
   const wide = planeU8(blocked)
   const reach = halfPassagePx * halfPassagePx
   for (let i = 0; i < wide.data.length; i++) wide.data[i] = away.data[i]! > reach ? 1 : 0

@@ -8,6 +8,8 @@ const RIM_SHARP = 0.7
 const TIGHT_SHARE = 0.45
 /** … when the product has many gaps already, as a rack has, for then shaded ones are gaps too. */
 const TIGHT_SHARE_AMONG_MANY = 0
+/** From this share on a gap shows the backdrop bare: chosen on real photographs, scenes and composites. */
+const BARE_SHARE = 0.8
 const MANY = 6
 /** Largest gap, as a share of what the finder takes for product. */
 const LARGEST = 0.5
@@ -24,7 +26,8 @@ interface IslandInput {
   readonly backdrop: Backdrop
   readonly tight: PlaneU8
   readonly barrier: PlaneU8
-  readonly strong: PlaneU8
+  /** 1 where bare backdrop is reached from the frame. */
+  readonly reached: PlaneU8
   readonly probability: PlaneF32
 }
 
@@ -37,11 +40,18 @@ interface Region {
   touchesBorder: boolean
 }
 
+/** A gap in the product through which the backdrop is seen. */
+export interface Island {
+  readonly pixels: readonly number[]
+  /** Whether most of it has the bare backdrop's colour; else it may be shaded backdrop. */
+  readonly isBare: boolean
+}
+
 /**
  * Gaps in the product through which the backdrop is seen: patches that shaded or bare backdrop
- * would explain, enclosed by sharp edges. Returns the pixels of each.
+ * would explain, enclosed by sharp edges.
  */
-export function findIslands(input: IslandInput): number[][] {
+export function findIslands(input: IslandInput): Island[] {
   const { smooth, probability } = input
   const frame = smooth.width * smooth.height
   let product = 0
@@ -56,7 +66,7 @@ export function findIslands(input: IslandInput): number[][] {
   const isGap = (r: Region, tightShare: number, light: number): boolean =>
     r.tight >= tightShare * r.pixels.length && r.light > light * r.pixels.length
   const sure = regions.filter((r) => isGap(r, TIGHT_SHARE, LIGHT))
-  if (sure.length < MANY) return sure.map((r) => r.pixels)
+  if (sure.length < MANY) return sure.map(islandOf)
   const typical = sure.map(thickness).sort((a, b) => a - b)[sure.length >> 1]!
   return regions
     .filter(
@@ -64,18 +74,23 @@ export function findIslands(input: IslandInput): number[][] {
         isGap(r, TIGHT_SHARE_AMONG_MANY, LIGHT_AMONG_MANY) &&
         thickness(r) > THICKNESS_AMONG_MANY * typical,
     )
-    .map((r) => r.pixels)
+    .map(islandOf)
 }
+
+const islandOf = ({ pixels, tight }: Region): Island => ({
+  pixels,
+  isBare: tight >= BARE_SHARE * pixels.length,
+})
 
 /** Area over rim, in pixels: half the width of a long strip. */
 const thickness = (r: Region): number => r.pixels.length / r.rim
 
-function enclosedRegions({ smooth, backdrop, tight, barrier, strong }: IslandInput): Region[] {
+function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: IslandInput): Region[] {
   const { width, height } = smooth
   const candidate = planeU8(smooth)
   for (let i = 0; i < candidate.data.length; i++)
     candidate.data[i] =
-      !strong.data[i] &&
+      !reached.data[i] &&
       !barrier.data[i] &&
       (tight.data[i] || shadeOf(smooth.data, backdrop.plate, i) > 0.4)
         ? 1
