@@ -30,15 +30,21 @@ export interface CutSigns {
   readonly agreement01: number
 }
 
-/** A stretch of outline that is in doubt. */
-export interface Doubt {
+interface DoubtfulPlace {
   /** Where it lies, as fractions of the photograph's sides. */
   readonly box: Box01
-  /** Its length as a share of the photograph's longer side. */
-  readonly length01: number
-  /** Places along it. */
+  /** Places along or in it, as such fractions. */
   readonly points: readonly (readonly [x: number, y: number])[]
+  /** About how much is in doubt, as a share of the product's area. */
+  readonly share01: number
 }
+
+/** A place where the cut is in doubt. */
+export type Doubt =
+  /** A stretch of the outline. */
+  | ({ readonly kind: 'stretch' } & DoubtfulPlace)
+  /** A gap in the product that may be none, or a patch of the product that may be a gap; the point lies in it. */
+  | ({ readonly kind: 'gap'; readonly isOpen: boolean } & DoubtfulPlace)
 
 /**
  * What Cut found out about one photograph. All places are fractions of the upright photograph, so
@@ -54,7 +60,7 @@ export type Matte =
       readonly unsure: number
       /** What tells whether the cut can be trusted; null where it was made by hand alone. */
       readonly signs: CutSigns | null
-      /** Stretches of the outline that are in doubt, worst first. */
+      /** Where the cut is in doubt, worst first. */
       readonly doubts: readonly Doubt[]
       /** Number of repairs by hand that it holds. */
       readonly repairs: number

@@ -79,7 +79,7 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
   const contrast = edgeContrast(edges, probability)
   const backdrop = modelBackdrop(lab, probability)
   checkpoint('backdrop')
-  const classes = classify(smooth, backdrop, contrast, probability)
+  const { classes, patches } = classify(smooth, backdrop, contrast, probability)
   checkpoint('evidence')
   const votes = productVotes({ lab, probability, backdrop, classes })
   checkpoint('votes')
@@ -118,7 +118,7 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
     unsure: unsureShare(labels, contrast),
     holes,
     signs,
-    doubts: findDoubts(labels, stiff, contrast),
+    doubts: findDoubts({ labels, stiff, contrast, votes, patches }),
     repairs: 0,
     touchesBorder: border > TOUCHING_BORDER,
     alphas: [alpha],

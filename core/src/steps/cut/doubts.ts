@@ -1,6 +1,9 @@
 import type { Contrast } from '../../edges'
 import type { Doubt } from '../../matte'
-import { components, planeU8, squaredDistance, type PlaneU8 } from '../../raster'
+import { components, planeU8, squaredDistance, type PlaneF32, type PlaneU8 } from '../../raster'
+import { doubtfulGaps } from './gaps'
+import type { Patch } from './islands'
+import { boxOfPixels, pointAt } from './places'
 
 /** Sharpness, in units of the backdrop's own, from which an outline counts as sure. */
 const SURE_SHARPNESS = 1.3
@@ -10,19 +13,36 @@ const MIN_MOVED = 0.002
 const JOIN = 0.012
 /** A stretch shorter than this share of the longer side is none. */
 const SHORTEST = 0.02
-/** Stretches that are kept, and places along each. */
-const MAX_STRETCHES = 12
+/** Doubts that are kept, and places along a stretch. */
+const MAX_DOUBTS = 16
 const MAX_POINTS = 40
-/** A stretch along a piece that moves counts as much more as this. */
-const MOVED_WEIGHT = 3
+/** How far an outline may lie off along no sharp edge, and along a piece that moves, in pixels. */
+const OFF_PX = 3
+const OFF_AT_MOVED_PX = 9
+
+export interface DoubtInput {
+  /** The cut, 1 for product. */
+  readonly labels: PlaneU8
+  /** The same under a much greater smoothness. */
+  readonly stiff: PlaneU8
+  readonly contrast: Contrast
+  /** What speaks for the product at each pixel, in nats. */
+  readonly votes: PlaneF32
+  /** What may be gaps in the product. */
+  readonly patches: readonly Patch[]
+}
 
 /**
- * Stretches of an outline that are in doubt, worst first: along no sharp edge, or along a piece that comes or
- * goes when the outline is made stiffer.
- *
- * @param labels the cut, 1 for product; `stiff` the same under a much greater smoothness.
+ * Where a cut is in doubt, worst first: stretches along no sharp edge, or along a piece that comes or goes when the
+ * outline is made stiffer; gaps for which as much speaks as against them.
  */
-export function findDoubts(labels: PlaneU8, stiff: PlaneU8, { sharp }: Contrast): Doubt[] {
+export function findDoubts(input: DoubtInput): Doubt[] {
+  return [...doubtfulStretches(input), ...doubtfulGaps(input)]
+    .sort((a, b) => b.share01 - a.share01)
+    .slice(0, MAX_DOUBTS)
+}
+
+function doubtfulStretches({ labels, stiff, contrast: { sharp } }: DoubtInput): Doubt[] {
   const { width, height } = labels
   const side = Math.max(width, height)
   const moved = movedPieces(labels, stiff)
@@ -47,16 +67,16 @@ export function findDoubts(labels: PlaneU8, stiff: PlaneU8, { sharp }: Contrast)
   const pixels = list.map((): number[] => [])
   for (let i = 0; i < runs.length; i++)
     if (runs[i] && doubtful.data[i]) pixels[runs[i]! - 1]!.push(i)
+  const product = Math.max(
+    1,
+    labels.data.reduce((sum, label) => sum + label, 0),
+  )
+  const shareOf = (run: readonly number[]): number =>
+    run.reduce((sum, i) => sum + (doubtful.data[i] === 2 ? OFF_AT_MOVED_PX : OFF_PX), 0) / product
   return pixels
     .filter((run) => run.length >= SHORTEST * side)
-    .map((run) => ({ run, weight: weightOf(run, doubtful) }))
-    .sort((a, b) => b.weight - a.weight)
-    .slice(0, MAX_STRETCHES)
-    .map(({ run }) => stretchOf(run, labels))
+    .map((run) => stretchOf(run, shareOf(run), labels))
 }
-
-const weightOf = (run: readonly number[], doubtful: PlaneU8): number =>
-  run.reduce((sum, i) => sum + (doubtful.data[i] === 2 ? MOVED_WEIGHT : 1), 0)
 
 const isRim = ({ width, data }: PlaneU8, i: number): boolean =>
   data[i] === 1 && !(data[i - 1] && data[i + 1] && data[i - width] && data[i + width])
@@ -74,22 +94,12 @@ function movedPieces(labels: PlaneU8, stiff: PlaneU8): PlaneU8 {
   return difference
 }
 
-function stretchOf(run: readonly number[], { width, height }: PlaneU8): Doubt {
-  const xs = run.map((i) => i % width)
-  const ys = run.map((i) => Math.floor(i / width))
-  const x0 = Math.min(...xs)
-  const y0 = Math.min(...ys)
+function stretchOf(run: readonly number[], share01: number, labels: PlaneU8): Doubt {
   const every = Math.max(1, Math.ceil(run.length / MAX_POINTS))
   return {
-    box: {
-      x: x0 / width,
-      y: y0 / height,
-      width: (Math.max(...xs) + 1 - x0) / width,
-      height: (Math.max(...ys) + 1 - y0) / height,
-    },
-    length01: run.length / Math.max(width, height),
-    points: run
-      .filter((_, k) => k % every === 0)
-      .map((i) => [((i % width) + 0.5) / width, (Math.floor(i / width) + 0.5) / height] as const),
+    kind: 'stretch',
+    share01,
+    box: boxOfPixels(run, labels),
+    points: run.filter((_, k) => k % every === 0).map((i) => pointAt(i, labels)),
   }
 }

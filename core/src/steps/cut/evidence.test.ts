@@ -92,7 +92,7 @@ describe('classify', () => {
     )
     const probability = opinion(300, 260, BODY)
     const contrast = edgeContrast(sharpEdges(lab), probability)
-    return classify(lab, modelBackdrop(lab, probability), contrast, probability)
+    return classify(lab, modelBackdrop(lab, probability), contrast, probability).classes
   }
   const at = (classes: ReturnType<typeof classesOf>, x: number, y: number) =>
     classes.data[y * 300 + x]

@@ -9,7 +9,7 @@ import {
 import { CARD, markCards } from '../../cards'
 import { barriers, type Contrast } from '../../edges'
 import { distanceFromPlate, type Backdrop } from './backdrop'
-import { findIslands } from './islands'
+import { findPatches, type Patch } from './islands'
 
 /** Squared Mahalanobis distance below which a colour is the backdrop's. */
 const TIGHT = 11
@@ -18,6 +18,13 @@ const PASSAGE = 0.016
 
 /** What each pixel is by its colour and by how it can be reached from the frame. */
 export const CLASS = { open: 0, plain: 1, island: 2, plainIsland: 3, beside: 4 } as const
+
+export interface Evidence {
+  /** Of `CLASS`. */
+  readonly classes: PlaneU8
+  /** What may be gaps in the product. */
+  readonly patches: readonly Patch[]
+}
 
 /**
  * Sorts pixels: `plain` have the bare backdrop's colour, or are reached from the frame through wide passages without
@@ -31,27 +38,30 @@ export function classify(
   backdrop: Backdrop,
   contrast: Contrast,
   probability: PlaneF32,
-): PlaneU8 {
+): Evidence {
   const { width, height } = smooth
   const side = Math.max(width, height)
-  const pixels = width * height
+  const count = width * height
   const tight = planeU8(smooth)
-  for (let i = 0; i < pixels; i++)
+  for (let i = 0; i < count; i++)
     tight.data[i] = distanceFromPlate(backdrop, smooth.data, i) < TIGHT ? 1 : 0
   const barrier = barriers(contrast.sharp, side)
   const blocked = planeU8(smooth)
-  for (let i = 0; i < pixels; i++) blocked.data[i] = tight.data[i] && !barrier.data[i] ? 0 : 1
+  for (let i = 0; i < count; i++) blocked.data[i] = tight.data[i] && !barrier.data[i] ? 0 : 1
   const reached = floodFromFrame(blocked, (PASSAGE / 2) * side)
   const classes = planeU8(smooth)
-  for (let i = 0; i < pixels; i++)
+  for (let i = 0; i < count; i++)
     classes.data[i] = reached.data[i] || tight.data[i] ? CLASS.plain : CLASS.open
   const cards = markCards(smooth, barrier, probability)
-  for (const island of findIslands({ smooth, backdrop, tight, barrier, reached, probability }))
-    for (const i of island.pixels)
-      classes.data[i] = island.isBare ? CLASS.plainIsland : CLASS.island
-  for (let i = 0; i < pixels; i++)
+  const patches = findPatches({ smooth, backdrop, tight, barrier, reached, probability })
+  for (const { pixels, shows } of patches) {
+    if (shows === 'product') continue
+    const kind = shows === 'bare backdrop' ? CLASS.plainIsland : CLASS.island
+    for (const i of pixels) classes.data[i] = kind
+  }
+  for (let i = 0; i < count; i++)
     if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.beside : CLASS.island
-  return classes
+  return { classes, patches }
 }
 
 function floodFromFrame(blocked: PlaneU8, halfPassagePx: number): PlaneU8 {

@@ -21,7 +21,7 @@ const THICKNESS_AMONG_MANY = 0.6
 /** Smallest gap, as a share of the frame: below it noise and glints decide. */
 const SMALLEST = 4e-5
 
-interface IslandInput {
+interface PatchInput {
   readonly smooth: LabPicture
   readonly backdrop: Backdrop
   readonly tight: PlaneU8
@@ -40,18 +40,17 @@ interface Region {
   touchesBorder: boolean
 }
 
-/** A gap in the product through which the backdrop is seen. */
-export interface Island {
+/**
+ * A patch that is not reached from the frame, of a colour that bare or shaded backdrop would explain: whether the
+ * backdrop is seen there, `bare` where most of it has the bare backdrop's colour.
+ */
+export interface Patch {
   readonly pixels: readonly number[]
-  /** Whether most of it has the bare backdrop's colour; else it may be shaded backdrop. */
-  readonly isBare: boolean
+  readonly shows: 'product' | 'shaded backdrop' | 'bare backdrop'
 }
 
-/**
- * Gaps in the product through which the backdrop is seen: patches that shaded or bare backdrop
- * would explain, enclosed by sharp edges.
- */
-export function findIslands(input: IslandInput): Island[] {
+/** Patches of the picture that may be gaps in the product. They are where they are enclosed by sharp edges. */
+export function findPatches(input: PatchInput): Patch[] {
   const { smooth, probability } = input
   const frame = smooth.width * smooth.height
   let product = 0
@@ -60,32 +59,31 @@ export function findIslands(input: IslandInput): Island[] {
     (r) =>
       !r.touchesBorder &&
       r.pixels.length >= SMALLEST * frame &&
-      r.pixels.length <= LARGEST * product &&
-      r.sharpRim > RIM_SHARP * r.rim,
+      r.pixels.length <= LARGEST * product,
   )
+  const enclosed = regions.filter((r) => r.sharpRim > RIM_SHARP * r.rim)
   const isGap = (r: Region, tightShare: number, light: number): boolean =>
     r.tight >= tightShare * r.pixels.length && r.light > light * r.pixels.length
-  const sure = regions.filter((r) => isGap(r, TIGHT_SHARE, LIGHT))
-  if (sure.length < MANY) return sure.map(islandOf)
-  const typical = sure.map(thickness).sort((a, b) => a - b)[sure.length >> 1]!
-  return regions
-    .filter(
+  let gaps = enclosed.filter((r) => isGap(r, TIGHT_SHARE, LIGHT))
+  if (gaps.length >= MANY) {
+    const typical = gaps.map(thickness).sort((a, b) => a - b)[gaps.length >> 1]!
+    gaps = enclosed.filter(
       (r) =>
         isGap(r, TIGHT_SHARE_AMONG_MANY, LIGHT_AMONG_MANY) &&
         thickness(r) > THICKNESS_AMONG_MANY * typical,
     )
-    .map(islandOf)
+  }
+  const isAGap = new Set(gaps)
+  return regions.map((r) => ({ pixels: r.pixels, shows: isAGap.has(r) ? shownIn(r) : 'product' }))
 }
 
-const islandOf = ({ pixels, tight }: Region): Island => ({
-  pixels,
-  isBare: tight >= BARE_SHARE * pixels.length,
-})
+const shownIn = ({ pixels, tight }: Region): Patch['shows'] =>
+  tight >= BARE_SHARE * pixels.length ? 'bare backdrop' : 'shaded backdrop'
 
 /** Area over rim, in pixels: half the width of a long strip. */
 const thickness = (r: Region): number => r.pixels.length / r.rim
 
-function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: IslandInput): Region[] {
+function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: PatchInput): Region[] {
   const { width, height } = smooth
   const candidate = planeU8(smooth)
   for (let i = 0; i < candidate.data.length; i++)

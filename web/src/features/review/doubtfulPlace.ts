@@ -17,7 +17,7 @@ export function placeIn(
   return place.every((value) => value >= 0 && value <= 1) ? place : null
 }
 
-/** Where a rendition is to be looked at closely: at the unsure stretches of its cut, worst first; else its middle. */
+/** Where a rendition is to be looked at closely: at the places of its cut that are in doubt, worst first; else its middle. */
 export function useDoubtfulPlaces(
   shot: Shot,
   rendition: Rendition | undefined,

@@ -13,6 +13,7 @@ import { BrushSize, HandList, Part, type HandActions } from '../../stage/hand'
 import { LOOK_WORDS, TOOLS, useCutTools } from './cutTools'
 import { SaveCutOut } from './SaveCutOut'
 import { traceOf } from './traceOf'
+import type { Doubts } from './useDoubts'
 import type { PathEditor } from './usePathEditor'
 import { strings } from './strings'
 
@@ -27,13 +28,12 @@ interface Props {
   /** Number of repairs that count. */
   readonly done: number
   readonly path: PathEditor
-  /** Null where no stretch is unsure. */
-  readonly onNextDoubt: (() => void) | null
+  readonly doubts: Doubts
 }
 
 /** What is known of a cut, the tool in hand, and what was done to it. */
 export function CutPanel(props: Props) {
-  const { bench, plan, facts, repairs, done, path, onNextDoubt } = props
+  const { bench, plan, facts, repairs, done, path, doubts } = props
   const { look } = useCutTools()
   return (
     <Box
@@ -42,14 +42,7 @@ export function CutPanel(props: Props) {
     >
       <Part title={strings.cut}>
         <Text fontSize="12px">{describe(facts)}</Text>
-        <Action
-          look="quiet"
-          marginLeft="-6px"
-          disabled={!onNextDoubt}
-          onClick={() => onNextDoubt?.()}
-        >
-          {strings.nextDoubtfulStretch} <Key>{keyLabel('doubt')}</Key>
-        </Action>
+        <PlacesToCheck doubts={doubts} />
       </Part>
       <Part title={strings.viewOn} aside={<Key>{keyLabel('look')}</Key>}>
         <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label={strings.viewOn}>
@@ -112,6 +105,29 @@ export function CutPanel(props: Props) {
   )
 }
 
+/** The way through what is in doubt, and the gap in view. */
+function PlacesToCheck({ doubts: { all, at, next, gap } }: { doubts: Doubts }) {
+  return (
+    <Flex direction="column" align="start" marginLeft="-6px">
+      <Action look="quiet" disabled={all.length === 0} onClick={next}>
+        {strings.nextPlaceToCheck} <Key>{keyLabel('doubt')}</Key>
+      </Action>
+      {all[at] && (
+        <Text fontSize="12px" color="softInk" marginLeft="6px" data-testid="place-in-view">
+          {strings.placeInView(at + 1, all.length, gap ? gapWord(gap.isOpen) : strings.unsureEdge)}
+        </Text>
+      )}
+      {gap && (
+        <Action look="quiet" onClick={gap.turn}>
+          {gap.isOpen ? strings.closeGap : strings.openGap} <Key>{keyLabel('turnGap')}</Key>
+        </Action>
+      )}
+    </Flex>
+  )
+}
+
+const gapWord = (isOpen: boolean): string => (isOpen ? strings.openGapInView : strings.closedGap)
+
 function describe(facts: CutFacts | null): string {
   if (!facts) return strings.notCutYet
   if (facts.kind === 'uncut')
@@ -122,7 +138,7 @@ function describe(facts: CutFacts | null): string {
   const unsure = facts.doubts.length
   const sure = strings.likelyToBeRight(formatPercent(facts.confidence01, 0))
   if (unsure === 0) return `${sure}.`
-  return `${sure}, ${unsure === 1 ? strings.n1UnsureStretch : strings.unsureStretches(unsure)}.`
+  return `${sure}, ${unsure === 1 ? strings.onePlaceToCheck : strings.placesToCheck(unsure)}.`
 }
 
 async function traceInto(bench: Bench, plan: Plan, path: PathEditor): Promise<void> {

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { type Repair } from '@cloudbank/core/steps'
 import { doneOf, type Point } from '@cloudbank/core/strokes'
 import { WHOLE_01 } from '@cloudbank/core/raster'
@@ -27,6 +27,7 @@ import { CutPanel } from './CutPanel'
 import { CutPicture } from './CutPicture'
 import { nextLook, TOOLS, useCutTools, type ToolId } from './cutTools'
 import { useCutView } from './useCutView'
+import { useDoubts } from './useDoubts'
 import { usePathEditor } from './usePathEditor'
 
 const takeTool = (tool: ToolId): void => useCutTools.setState({ tool })
@@ -42,7 +43,6 @@ export function CutStage({ bench }: { bench: Bench }) {
   const [drawing, setDrawing] = useState<Drawing | null>(null)
   // The pointer moves more often than the screen is drawn: what is in hand is not read off the screen.
   const inHand = useRef<Drawing | null>(null)
-  const [goTo, setGoTo] = useState<PicturePoint | null>(null)
   const { touches } = bench.plan
   const plan = useSame({
     ...bench.plan,
@@ -52,28 +52,13 @@ export function CutStage({ bench }: { bench: Bench }) {
   const close = useCutView(bench, plan, hand.look, detail)
   const drawn = useCutView(bench, plan, hand.look, whole)
   const facts = (close ?? drawn)?.facts.matte ?? null
-  const doubts = useMemo(
-    // Of the automatic cut: whoever has repaired one goes on to the next.
-    () => (facts?.kind === 'cut' ? facts.doubts : []),
-    [facts],
-  )
-
-  const [doubt, setDoubt] = useState(-1)
-  const nextDoubt = useCallback(() => {
-    if (doubts.length === 0) return
-    const next = (doubt + 1) % doubts.length
-    const { x, y, width, height } = doubts[next]!.box
-    setDoubt(next)
-    setGoTo({ x: x + width / 2, y: y + height / 2 })
-  }, [doubts, doubt])
-  useEffect(() => setDoubt(-1), [shot.id])
+  const doubts = useDoubts(shot.id, facts, repairs)
 
   useCommand('look', () => useCutTools.setState(({ look }) => ({ look: nextLook(look) })))
   useCommand('finer', () => useCutTools.setState(({ radius }) => ({ radius: resized(radius, -1) })))
   useCommand('broader', () =>
     useCutTools.setState(({ radius }) => ({ radius: resized(radius, 1) })),
   )
-  useCommand('doubt', nextDoubt, doubts.length > 0)
   useCommand('remove', path.dropNode, hand.tool === 'path')
 
   const finish = (repair: Repair): void => repairs.add(repair)
@@ -125,14 +110,14 @@ export function CutStage({ bench }: { bench: Bench }) {
       tool={tool}
       onShown={setShown}
       onPoint={setPointer}
-      goTo={goTo}
+      goTo={doubts.goTo}
       overlay={(lies) => (
         <CutOverlay
           {...lies}
           picture={shot}
           drawing={drawing}
           brush={brushed && pointer ? { at: pointer, radius: hand.radius } : null}
-          doubts={hand.look === 'outline' ? doubts : []}
+          doubts={hand.look === 'outline' ? doubts.all : []}
           path={hand.tool === 'path' ? path : null}
         />
       )}
@@ -145,7 +130,7 @@ export function CutStage({ bench }: { bench: Bench }) {
           repairs={repairs}
           done={doneOf(repairs.all).length}
           path={path}
-          onNextDoubt={doubts.length > 0 ? nextDoubt : null}
+          doubts={doubts}
         />
       }
     />

@@ -8,7 +8,7 @@ const LINES = [
   { stroke: '#F7F7F7', width: 2.6 },
 ] as const
 
-/** A cut-out on mid grey, its unsure stretches drawn thick. */
+/** A cut-out on mid grey, what is in doubt drawn thick. */
 export function CutTile({ tile, name }: { tile: LensTile<CutTileFacts>; name: string }) {
   const { doubts } = tile.facts
   return (

@@ -27,7 +27,7 @@ export interface CutTileFacts {
   readonly confidence01: number | null
   /** Whether anything was cut: a shot that was left whole is shown whole. */
   readonly isCut: boolean
-  /** Places along unsure stretches of the outline, as fractions of the tile. */
+  /** Places where the cut is in doubt, as fractions of the tile. */
   readonly doubts: readonly Doubt['points'][]
 }
 
