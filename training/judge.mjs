@@ -23,15 +23,19 @@ if (files.length === 0) {
   process.exit(2)
 }
 const sets = files.map((file) => ({ name: basename(file, '.json'), shots: readCard(file) }))
-const [intercept, ...weights] = train(weighted(sets))
-console.log(`const INTERCEPT = ${intercept.toFixed(2)}`)
-console.log(
-  `const WEIGHTS = { ${NAMES.map((name, i) => `${name}: ${weights[i].toFixed(3)}`).join(', ')} }`,
-)
+printJudge('GOOD', train(weighted(sets)))
+printJudge('MISS', trainMiss(weighted(sets)))
 const judged = sets.flatMap((set) => {
   const others = sets.filter((other) => other !== set)
-  const model = train(weighted(others.length > 0 ? others : sets))
-  return set.shots.map((shot) => ({ ...shot, set: set.name, chance: chanceOf(model, shot.x) }))
+  const among = weighted(others.length > 0 ? others : sets)
+  const model = train(among)
+  const missModel = trainMiss(among)
+  return set.shots.map((shot) => ({
+    ...shot,
+    set: set.name,
+    chance: chanceOf(model, shot.x),
+    miss: Math.exp(sumOf(missModel, shot.x)) - MIN_MISS,
+  }))
 })
 for (const { name } of sets)
   reportFlags(
@@ -39,6 +43,12 @@ for (const { name } of sets)
     judged.filter(({ set }) => set === name),
   )
 report(judged)
+reportMiss(judged)
+
+function printJudge(name, [intercept, ...weights]) {
+  const entries = NAMES.map((sign, i) => `${sign}: ${weights[i].toFixed(3)}`).join(', ')
+  console.log(`const ${name}: Judge = { intercept: ${intercept.toFixed(2)}, ${entries} }`)
+}
 
 /** The shots of a card that were cut: their signs as regressors, and how good they are. */
 function readCard(file) {
@@ -65,22 +75,49 @@ function weighted(all) {
   return all.flatMap(({ shots }) => shots.map((shot) => ({ ...shot, weight: mean / shots.length })))
 }
 
-function chanceOf(model, x) {
-  return 1 / (1 + Math.exp(-x.reduce((sum, value, i) => sum + value * model[i], 0)))
+function sumOf(model, x) {
+  return x.reduce((sum, value, i) => sum + value * model[i], 0)
 }
 
-/** Newton's method on the likelihood, with a ridge on the weights of the standardised regressors. */
-function train(shots) {
+function chanceOf(model, x) {
+  return 1 / (1 + Math.exp(-sumOf(model, x)))
+}
+
+/** Regressors with a mean of 0 and a spread of 1 but for the first, and the way back for the weights found. */
+function standardised(shots) {
   const count = shots[0].x.length
   const mean = Array.from({ length: count }, (_, i) => average(shots.map(({ x }) => x[i])))
   const spread = mean.map((m, i) =>
     i === 0 ? 1 : Math.sqrt(average(shots.map(({ x }) => (x[i] - m) ** 2))) + 1e-9,
   )
-  const scaled = shots.map(({ x, good, weight }) => ({
-    z: x.map((value, i) => (i === 0 ? 1 : (value - mean[i]) / spread[i])),
-    good,
-    weight,
+  const scaled = shots.map((shot) => ({
+    ...shot,
+    z: shot.x.map((value, i) => (i === 0 ? 1 : (value - mean[i]) / spread[i])),
   }))
+  const back = (model) => {
+    const weights = model.map((w, i) => (i === 0 ? 0 : w / spread[i]))
+    weights[0] = model[0] - weights.reduce((sum, w, i) => sum + (i === 0 ? 0 : w * mean[i]), 0)
+    return weights
+  }
+  return { scaled, count, back }
+}
+
+/** Least squares on the logarithm of what a cut lacks, with a ridge on the weights. */
+function trainMiss(shots) {
+  const { scaled, count, back } = standardised(shots)
+  const right = new Array(count).fill(0)
+  const matrix = right.map((_, i) => right.map((_, j) => (i === j && i > 0 ? RIDGE : 0)))
+  for (const { z, iou, weight } of scaled)
+    for (let i = 0; i < count; i++) {
+      right[i] += weight * z[i] * Math.log(1 - iou + MIN_MISS)
+      for (let j = 0; j < count; j++) matrix[i][j] += weight * z[i] * z[j]
+    }
+  return back(solve(matrix, right))
+}
+
+/** Newton's method on the likelihood, with a ridge on the weights of the standardised regressors. */
+function train(shots) {
+  const { scaled, count, back } = standardised(shots)
   let model = new Array(count).fill(0)
   for (let round = 0; round < 50; round++) {
     const gradient = model.map((w, i) => (i === 0 ? 0 : RIDGE * w))
@@ -95,9 +132,7 @@ function train(shots) {
     const step = solve(hessian, gradient)
     model = model.map((w, i) => w - step[i])
   }
-  const weights = model.map((w, i) => (i === 0 ? 0 : w / spread[i]))
-  weights[0] = model[0] - weights.reduce((sum, w, i) => sum + (i === 0 ? 0 : w * mean[i]), 0)
-  return weights
+  return back(model)
 }
 
 /** Gaussian elimination with pivots. */
@@ -136,6 +171,35 @@ function report(judged) {
     )
   }
   reportFlags('all', judged)
+}
+
+/** How well cuts are put in order by what they are expected to lack: by classes of that, and Spearman's correlation. */
+function reportMiss(judged) {
+  console.log('\nexpected to lack, and do (median, mean)')
+  for (const [from, to] of [
+    [0, 0.02],
+    [0.02, 0.04],
+    [0.04, 0.08],
+    [0.08, 0.16],
+    [0.16, 1],
+  ]) {
+    const lacks = judged
+      .filter(({ miss }) => miss >= from && miss < to)
+      .map(({ iou }) => 1 - iou)
+      .sort((a, b) => a - b)
+    if (lacks.length === 0) continue
+    const median = lacks[Math.floor(lacks.length / 2)].toFixed(3)
+    console.log(`  ${from}–${to}: ${lacks.length} cuts, ${median}, ${average(lacks).toFixed(3)}`)
+  }
+  const ranks = (values) => {
+    const order = values.map((_, i) => i).sort((a, b) => values[a] - values[b])
+    return order.reduce((rank, i, k) => ((rank[i] = k), rank), [])
+  }
+  const [a, b] = [ranks(judged.map(({ miss }) => miss)), ranks(judged.map(({ iou }) => -iou))]
+  const middle = (judged.length - 1) / 2
+  const both = a.reduce((sum, rank, i) => sum + (rank - middle) * (b[i] - middle), 0)
+  const one = a.reduce((sum, rank) => sum + (rank - middle) ** 2, 0)
+  console.log(`  rank correlation ${(both / one).toFixed(2)}`)
 }
 
 function reportFlags(name, judged) {

@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util'
 import { createNodePool } from '@cloudbank/hosts/node'
 import { openShootFolder } from './shootFolder'
 import { scoreCut } from './score/scoreCut'
-import { scoreRepair } from './score/scoreRepair'
+import { CLICKING, scoreRepair, STROKING } from './score/scoreRepair'
 import { scoreLight } from './score/scoreLight'
 import { scoreEnlarge } from './score/scoreEnlarge'
 import { scoreFrame } from './score/scoreFrame'
@@ -33,21 +33,24 @@ const { values, positionals } = parseArgs({
     set: { type: 'string', default: 'demo' },
     json: { type: 'boolean', default: false },
     repair: { type: 'boolean', default: false },
+    clicks: { type: 'boolean', default: false },
   },
 })
 const [kind = ''] = positionals
 if (!Object.hasOwn(KINDS, kind)) {
   console.error(
-    `npm run score -- ${Object.keys(KINDS).join('|')} [--repair] [--set FOLDER] [--json]`,
+    `npm run score -- ${Object.keys(KINDS).join('|')} [--repair | --clicks] [--set FOLDER] [--json]`,
   )
   process.exit(2)
 }
 
 const folder = await openShootFolder(resolve(values.set))
 const pool = createNodePool(1)
-const repairs = kind === 'cut' && values.repair
-const score = repairs ? scoreRepair : KINDS[kind as keyof typeof KINDS] // checked above
-const card = await score(folder, pool, (line) => process.stderr.write(`${line}\n`))
+const hand = kind !== 'cut' ? null : values.clicks ? CLICKING : values.repair ? STROKING : null
+const tell = (line: string): void => void process.stderr.write(`${line}\n`)
+const card = hand
+  ? await scoreRepair(hand, folder, pool, tell)
+  : await KINDS[kind as keyof typeof KINDS](folder, pool, tell) // checked above
 pool.dispose()
 
 if (values.json) console.log(JSON.stringify(card, null, 2))

@@ -6,6 +6,8 @@ import type { Point } from '@cloudbank/core/strokes'
 const BRUSH_SHARE = 0.6
 /** A brush is not thinner than this, in pixels of the compared alpha. */
 const THINNEST_PX = 1.5
+/** Radius of the brush on the bench as it is at first, as a share of the longer side. */
+const CLICK_RADIUS = 0.012
 /** Points of a stroke lie this many pixels apart. */
 const EVERY_PX = 6
 /** Wrong pixels count from this depth on: an edge may lie two pixels off. */
@@ -16,20 +18,44 @@ const DEEP_PX = 1.5
  * keeping or dropping. Null where no region is thicker than an edge may lie off.
  */
 export function strokeOnWorst(found: PlaneU8, truth: PlaneU8): Repair | null {
+  const worst = worstOfAll(found, truth)
+  if (!worst) return null
+  const { points, radius } = middleOf(worst.mask)
+  return strokeBy(worst.kind, points, radius / Math.max(truth.width, truth.height), truth)
+}
+
+/** The click that someone would make: in the middle of the worst region, with the brush as it is at first. */
+export function clickOnWorst(found: PlaneU8, truth: PlaneU8): Repair | null {
+  const worst = worstOfAll(found, truth)
+  if (!worst) return null
+  const depth = depthIn(worst.mask)
+  const deepest = depth.reduce((best, value, i) => (value > depth[best]! ? i : best), 0)
+  const at: Point = [(deepest % truth.width) + 0.5, Math.floor(deepest / truth.width) + 0.5]
+  return strokeBy(worst.kind, [at], CLICK_RADIUS, truth)
+}
+
+const strokeBy = (
+  kind: 'keep' | 'drop',
+  points: readonly Point[],
+  radius: number,
+  { width, height }: PlaneU8,
+): Repair => ({
+  kind,
+  turn: 0,
+  hidden: false,
+  points: points.map(([x, y]): Point => [x / width, y / height]),
+  radius,
+  hardness: 0.8,
+})
+
+function worstOfAll(
+  found: PlaneU8,
+  truth: PlaneU8,
+): { readonly kind: 'keep' | 'drop'; readonly mask: PlaneU8 } | null {
   const lost = worstRegion(found, truth, true)
   const extra = worstRegion(found, truth, false)
   const worst = (lost?.area ?? 0) >= (extra?.area ?? 0) ? lost : extra
-  if (!worst) return null
-  const { width, height } = truth
-  const { points, radius } = middleOf(worst.mask)
-  return {
-    kind: worst === lost ? 'keep' : 'drop',
-    turn: 0,
-    hidden: false,
-    points: points.map(([x, y]): Point => [x / width, y / height]),
-    radius: radius / Math.max(width, height),
-    hardness: 0.8,
-  }
+  return worst && { kind: worst === lost ? 'keep' : 'drop', mask: worst.mask }
 }
 
 function worstRegion(
@@ -59,15 +85,19 @@ function worstRegion(
   return { mask, area: worst.area }
 }
 
-/** The longest way through a region that keeps to its middle, and how wide a brush fits along it. */
-function middleOf(mask: PlaneU8): { readonly points: Point[]; readonly radius: number } {
+/** How deep each pixel lies in a region, in pixels. */
+function depthIn(mask: PlaneU8): Float32Array {
   const outside = planeU8(
     mask,
     mask.data.map((inside) => 1 - inside),
   )
-  const depth = squaredDistance(outside).data.map(Math.sqrt)
-  let deepest = 0
-  for (let i = 0; i < depth.length; i++) if (depth[i]! > depth[deepest]!) deepest = i
+  return squaredDistance(outside).data.map(Math.sqrt)
+}
+
+/** The longest way through a region that keeps to its middle, and how wide a brush fits along it. */
+function middleOf(mask: PlaneU8): { readonly points: Point[]; readonly radius: number } {
+  const depth = depthIn(mask)
+  const deepest = depth.reduce((best, value, i) => (value > depth[best]! ? i : best), 0)
   const start = farthest(mask, depth, deepest).end
   const { end, before } = farthest(mask, depth, start)
   const way: number[] = []

@@ -1,5 +1,5 @@
 import { createNodePool } from '@cloudbank/hosts/node'
-import { scoreRepair } from '../score/scoreRepair'
+import { scoreRepair, STROKING } from '../score/scoreRepair'
 import type { ShootFolder } from '../shootFolder'
 
 /** Shots that strokes are timed on. */
@@ -9,7 +9,7 @@ const SHOTS = 8
 export async function strokeMs(folder: ShootFolder, tell: (line: string) => void): Promise<number> {
   const pool = createNodePool(1)
   const photos = folder.photos.filter((_, i) => i % 4 === 1).slice(0, SHOTS)
-  const { strokeMs: median } = await scoreRepair({ ...folder, photos }, pool, tell)
+  const { strokeMs: median } = await scoreRepair(STROKING, { ...folder, photos }, pool, tell)
   pool.dispose()
   return median
 }

@@ -1,6 +1,8 @@
 /** Something measured that wants attention: what it is, and the figures that say how much. */
 export interface AnyFinding {
   readonly code: string
+  /** About what share of the product is probably wrong, where that is known. */
+  readonly miss01?: number
 }
 
 /** How much a finding matters: `blocks` spoils the rendition, `look` wants a look, `note` informs. */

@@ -36,8 +36,7 @@ describe('votes', () => {
   test('are the finder’s log-odds, corrected by at most 3 nats of colour and by place', () => {
     const votes = productVotes(scene())
     expect(votes.data[at(30, 30)]).toBeCloseTo(Math.log(0.97 / 0.03) + 3 + 2.5, 1)
-    // Backdrop in no other light: half of the colour’s vote is not counted.
-    expect(votes.data[at(5, 5)]).toBeCloseTo(Math.log(0.02 / 0.98) - 1.5, 1)
+    expect(votes.data[at(5, 5)]).toBeCloseTo(Math.log(0.02 / 0.98) - 3, 1)
   })
 
   test('a gap that shows plain backdrop is opened against the finder, on a textured one it is not', () => {

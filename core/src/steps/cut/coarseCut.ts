@@ -23,8 +23,6 @@ export const STIFF_SMOOTHNESS = 14
 const LINK_FLOOR = 0.012
 /** The finder's log-odds are trusted up to this, in nats. */
 const PRIOR_RANGE = 7
-/** Of a colour that the backdrop has in less light, this much of the colour's vote is not counted. */
-const SHADE_DOUBT = 0.5
 /** Probabilities from and to which pixels show what product and backdrop look like. */
 const SURE_PRODUCT = 0.9
 const SURE_BACKDROP = 0.1
@@ -76,19 +74,18 @@ export function productVotes(input: CoarseInput): PlaneF32 {
     const p = Math.min(0.999, Math.max(0.001, probability.data[i]!))
     const odds = Math.log(p / (1 - p))
     const prior = Math.min(PRIOR_RANGE, Math.max(-PRIOR_RANGE, odds))
-    const shade = backdrop.textured ? 0 : shadeOf(lab.data, backdrop.plate, i)
-    const colour = colourVote(colours, lab, i) * (1 - SHADE_DOUBT * shade)
-    votes.data[i] = prior + colour + (backdrop.textured ? 0 : placeVote(input, i, shade))
+    const colour = colourVote(colours, lab, i)
+    votes.data[i] = prior + colour + (backdrop.textured ? 0 : placeVote(input, i))
   }
   return votes
 }
 
-function placeVote({ classes }: CoarseInput, i: number, shade: number): number {
+function placeVote({ lab, backdrop, classes }: CoarseInput, i: number): number {
   const kind = classes.data[i]
   if (kind === CLASS.island) return ISLAND_VOTE
   if (kind === CLASS.plainIsland) return PLAIN_ISLAND_VOTE
   if (kind === CLASS.beside) return BESIDE_VOTE
-  return kind === CLASS.open ? OPEN_VOTE * (1 - shade) : 0
+  return kind === CLASS.open ? OPEN_VOTE * (1 - shadeOf(lab.data, backdrop.plate, i)) : 0
 }
 
 /** What the product looks like, and the backdrop near it. */

@@ -73,26 +73,48 @@ const MIN_SHARE = 0.0005
 const MIN_MISS = 0.005
 
 /**
- * A logistic regression on the signs, fitted against the truth of twenty real photographs, eight rendered scenes,
- * the demo shoot and two sets of 120 composites, each set with the same weight (`training/judge.mjs`).
+ * Regressions on the signs against the truth of twenty real photographs, eight rendered scenes, the demo shoot and two
+ * sets of 120 composites, each set with the same weight (`training/judge.mjs`): a logistic one of whether a cut is good,
+ * a linear one of the logarithm of what it lacks.
  */
-const INTERCEPT = -7.23
-const WEIGHTS = {
+const GOOD: Judge = {
+  intercept: -7.23,
   moved: -0.563,
   raggedness: -0.763,
   holes: -0.655,
   expected: -0.416,
   agreement: -1.311,
 }
+const MISS: Judge = {
+  intercept: -1,
+  moved: 0.1,
+  raggedness: 0.1,
+  holes: 0.1,
+  expected: 0.1,
+  agreement: 0.1,
+}
+
+/** Weights of the signs. */
+interface Judge {
+  readonly intercept: number
+  readonly moved: number
+  readonly raggedness: number
+  readonly holes: number
+  readonly expected: number
+  readonly agreement: number
+}
+
+const sumOf = (judge: Judge, signs: CutSigns): number =>
+  judge.intercept +
+  judge.moved * Math.log(signs.moved + MIN_SHARE) +
+  judge.raggedness * Math.log(signs.raggedness) +
+  judge.holes * Math.log(1 + signs.holes) +
+  judge.expected * Math.log(1 - signs.expectedIou + MIN_MISS) +
+  judge.agreement * Math.log(1 - signs.agreement01 + MIN_MISS)
 
 /** The chance, 0…1, that a cut is good: at least 0.95 of it and the truth in common. */
-export function confidenceOf(signs: CutSigns): number {
-  const sum =
-    INTERCEPT +
-    WEIGHTS.moved * Math.log(signs.moved + MIN_SHARE) +
-    WEIGHTS.raggedness * Math.log(signs.raggedness) +
-    WEIGHTS.holes * Math.log(1 + signs.holes) +
-    WEIGHTS.expected * Math.log(1 - signs.expectedIou + MIN_MISS) +
-    WEIGHTS.agreement * Math.log(1 - signs.agreement01 + MIN_MISS)
-  return 1 / (1 + Math.exp(-sum))
-}
+export const confidenceOf = (signs: CutSigns): number => 1 / (1 + Math.exp(-sumOf(GOOD, signs)))
+
+/** About what share of the product, 0…1, is probably wrong: 1 − intersection over union with the truth. */
+export const expectedMiss = (signs: CutSigns): number =>
+  Math.min(1, Math.max(0, Math.exp(sumOf(MISS, signs)) - MIN_MISS))

@@ -1,11 +1,18 @@
 import type { FindingTable, MeasuredPhotograph } from '../../findings'
 import type { Matte } from '../../matte'
 import { countOf, formatPercent } from '../../words'
-import { confidenceOf } from './confidence'
+import { confidenceOf, expectedMiss } from './confidence'
 
 export type CutFinding =
   | { readonly code: 'no-product' }
-  | { readonly code: 'edge-unsure'; readonly share01: number; readonly confidence01?: number }
+  | {
+      readonly code: 'edge-unsure'
+      /** Share of the outline that lies along no sharp edge. */
+      readonly share01: number
+      readonly confidence01?: number
+      /** About what share of the product is probably wrong. */
+      readonly miss01?: number
+    }
   | { readonly code: 'runs-out-of-frame' }
   | { readonly code: 'repaired'; readonly count: number }
   | { readonly code: 'cut-at-border' }
@@ -21,11 +28,13 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     title: 'Edge unsure',
     weight: 'look',
     remedy: 'Compare the outline with the original.',
-    // A finding that was kept by an earlier version has no confidence.
-    figures: ({ share01, confidence01 }) =>
+    // Findings that were kept by earlier versions have neither.
+    figures: ({ share01, confidence01, miss01 }) =>
       confidence01 === undefined
         ? `${formatPercent(share01, 0)} of the outline.`
-        : `${formatPercent(confidence01, 0)} likely to be right.`,
+        : miss01 === undefined
+          ? `${formatPercent(confidence01, 0)} likely to be right.`
+          : `${formatPercent(confidence01, 0)} likely to be right; about ${formatPercent(miss01, 0)} of the product may be wrong.`,
   },
   'runs-out-of-frame': {
     title: 'Runs out of the frame',
@@ -63,7 +72,12 @@ export function matteFindings(matte: Matte): CutFinding[] {
   // Who repaired a cut has looked at it.
   if (matte.repairs > 0) findings.push({ code: 'repaired', count: matte.repairs })
   else if (confidence !== null && confidence < SURE_ENOUGH)
-    findings.push({ code: 'edge-unsure', share01: matte.unsure, confidence01: confidence })
+    findings.push({
+      code: 'edge-unsure',
+      share01: matte.unsure,
+      confidence01: confidence,
+      miss01: matte.signs ? expectedMiss(matte.signs) : 0,
+    })
   if (matte.touchesBorder) findings.push({ code: 'cut-at-border' })
   if (matte.holes > 0) findings.push({ code: 'holes', count: matte.holes })
   return findings

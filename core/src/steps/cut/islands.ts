@@ -8,6 +8,8 @@ const RIM_SHARP = 0.7
 const TIGHT_SHARE = 0.45
 /** … when the product has many gaps already, as a rack has, for then shaded ones are gaps too. */
 const TIGHT_SHARE_AMONG_MANY = 0
+/** What the finder takes for product with more than this probability, in the mean, is no shaded gap. */
+const SURE_PRODUCT = 0.9
 /** From this share on a gap shows the backdrop bare: chosen on real photographs, scenes and composites. */
 const BARE_SHARE = 0.8
 const MANY = 6
@@ -37,6 +39,7 @@ interface Region {
   sharpRim: number
   tight: number
   light: number
+  probability: number
   touchesBorder: boolean
 }
 
@@ -77,13 +80,22 @@ export function findPatches(input: PatchInput): Patch[] {
   return regions.map((r) => ({ pixels: r.pixels, shows: isAGap.has(r) ? shownIn(r) : 'product' }))
 }
 
-const shownIn = ({ pixels, tight }: Region): Patch['shows'] =>
-  tight >= BARE_SHARE * pixels.length ? 'bare backdrop' : 'shaded backdrop'
+function shownIn({ pixels, tight, probability }: Region): Patch['shows'] {
+  if (tight >= BARE_SHARE * pixels.length) return 'bare backdrop'
+  return probability < SURE_PRODUCT * pixels.length ? 'shaded backdrop' : 'product'
+}
 
 /** Area over rim, in pixels: half the width of a long strip. */
 const thickness = (r: Region): number => r.pixels.length / r.rim
 
-function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: PatchInput): Region[] {
+function enclosedRegions({
+  smooth,
+  backdrop,
+  tight,
+  barrier,
+  reached,
+  probability,
+}: PatchInput): Region[] {
   const { width, height } = smooth
   const candidate = planeU8(smooth)
   for (let i = 0; i < candidate.data.length; i++)
@@ -100,6 +112,7 @@ function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: PatchInp
     sharpRim: 0,
     tight: 0,
     light: 0,
+    probability: 0,
     touchesBorder,
   }))
   const nearBarrier = (i: number, step: number): boolean =>
@@ -113,6 +126,7 @@ function enclosedRegions({ smooth, backdrop, tight, barrier, reached }: PatchInp
       region.pixels.push(i)
       region.tight += tight.data[i]!
       region.light += lightOf(smooth.data, backdrop.plate, i)
+      region.probability += probability.data[i]!
       for (const step of [1, -1, width, -width]) {
         if (labels[i + step] === label) continue
         region.rim++

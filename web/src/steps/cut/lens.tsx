@@ -4,7 +4,7 @@ import { defineLens, lensTiles } from '../../lens'
 import { CutTile } from './CutTile'
 import { strings } from './strings'
 
-/** All cut-outs at one scale, the least sure first. */
+/** All cut-outs at one scale, those of which most may be wrong first. */
 export const cutLens = defineLens<CutTileFacts>({
   id: 'cut',
   word: strings.cutLabel,
@@ -19,5 +19,5 @@ export const cutLens = defineLens<CutTileFacts>({
     return facts.confidence01 === null ? strings.byHand : formatPercent(facts.confidence01, 0)
   },
   // Those that were repaired or left whole come last.
-  badness: (facts) => 1 - (facts?.confidence01 ?? 2),
+  badness: (facts) => facts?.miss01 ?? -1,
 })

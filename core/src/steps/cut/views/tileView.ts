@@ -9,7 +9,7 @@ import {
 } from '../../../raster'
 import type { Source } from '../../../source'
 import { defineView } from '../../view'
-import { confidenceOf } from '../confidence'
+import { confidenceOf, expectedMiss } from '../confidence'
 import { cutOutOn } from './closeView'
 
 /** Share of a tile that a product's longer side takes: all of a sheet are at one scale. */
@@ -25,6 +25,8 @@ export interface TileOptions {
 export interface CutTileFacts {
   /** The chance that the automatic cut is good, 0…1; null where it was made or repaired by hand. */
   readonly confidence01: number | null
+  /** About what share of the product is probably wrong, 0…1; null likewise. */
+  readonly miss01: number | null
   /** Whether anything was cut: a shot that was left whole is shown whole. */
   readonly isCut: boolean
   /** Places where the cut is in doubt, as fractions of the tile. */
@@ -48,7 +50,12 @@ export const tileView = defineView<TileOptions, CutTileFacts>({
   },
 })
 
-const NOT_CUT: CutTileFacts = { confidence01: null, isCut: false, doubts: [] }
+const NOT_CUT: CutTileFacts = {
+  confidence01: null,
+  miss01: null,
+  isCut: false,
+  doubts: [],
+}
 
 function factsOf({ signs, repairs, doubts }: CutMatte, window: Box01): CutTileFacts {
   const byHand = repairs > 0 || !signs
@@ -59,6 +66,7 @@ function factsOf({ signs, repairs, doubts }: CutMatte, window: Box01): CutTileFa
   return {
     isCut: true,
     confidence01: byHand ? null : confidenceOf(signs),
+    miss01: byHand ? null : expectedMiss(signs),
     doubts: byHand ? [] : doubts.map(({ points }) => points.map(inTile)),
   }
 }
