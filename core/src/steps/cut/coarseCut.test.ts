@@ -40,24 +40,18 @@ describe('votes', () => {
   })
 
   test('a gap that shows plain backdrop is opened against the finder, on a textured one it is not', () => {
-    const gap = (textured: boolean): number => {
+    const gap = (textured: boolean, kind: number): number => {
       const input = scene(textured)
       for (let y = 25; y < 35; y++)
         for (let x = 30; x < 40; x++) {
           input.lab.data.set(PAPER, at(x, y) * 3)
-          input.classes.data[at(x, y)] = CLASS.island
+          input.classes.data[at(x, y)] = kind
         }
       return productVotes(input).data[at(35, 30)]!
     }
-    expect(gap(false)).toBeLessThan(-0.5)
-    expect(gap(true)).toBeGreaterThan(-0.1)
-  })
-
-  test('the room about a card is left to its edges', () => {
-    const input = scene()
-    input.probability.data[at(70, 30)] = 0.9
-    input.classes.data[at(70, 30)] = CLASS.beside
-    expect(productVotes(input).data[at(70, 30)]).toBeLessThan(-2)
+    expect(gap(false, CLASS.island)).toBeLessThan(-0.5)
+    expect(gap(false, CLASS.plainIsland)).toBeLessThan(gap(false, CLASS.island) - 4)
+    expect(gap(true, CLASS.plainIsland)).toBeGreaterThan(-0.1)
   })
 })
 

@@ -31,12 +31,11 @@ const NEARBY = 0.12
 const PERHAPS_PRODUCT = 0.3
 
 /**
- * What a plain backdrop says by place and colour, in nats: for a gap through which it may be seen in shade, or a card;
- * for one through which it is seen bare; for the room about a card; for what is not of its colour in any light.
+ * What a plain backdrop says by place and colour, in nats: for a gap through which it may be seen in shade; for one
+ * through which it is seen bare; for what is not of its colour in any light.
  */
 const ISLAND_VOTE = -3
 const PLAIN_ISLAND_VOTE = -8
-const BESIDE_VOTE = -4
 const OPEN_VOTE = 2.5
 
 export interface CoarseInput {
@@ -84,7 +83,6 @@ function placeVote({ lab, backdrop, classes }: CoarseInput, i: number): number {
   const kind = classes.data[i]
   if (kind === CLASS.island) return ISLAND_VOTE
   if (kind === CLASS.plainIsland) return PLAIN_ISLAND_VOTE
-  if (kind === CLASS.beside) return BESIDE_VOTE
   return kind === CLASS.open ? OPEN_VOTE * (1 - shadeOf(lab.data, backdrop.plate, i)) : 0
 }
 

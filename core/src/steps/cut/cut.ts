@@ -26,7 +26,7 @@ import {
 import type { Source } from '../../source'
 import { modelBackdrop } from './backdrop'
 import { productBox } from './boxOfAlpha'
-import { cleanUp } from './cleanUp'
+import { dropStrayPieces } from './strayPieces'
 import { coarseCut, productVotes, STIFF_SMOOTHNESS } from './coarseCut'
 import { borderShare, signsOf } from './confidence'
 import { findDoubts } from './doubts'
@@ -85,7 +85,7 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
   checkpoint('votes')
   const cutWith = (smoothness?: number): PlaneU8 => {
     const found = coarseCut(votes, contrast, smoothness)
-    cleanUp(found, probability, classes)
+    dropStrayPieces(found, probability)
     checkpoint('cut')
     return found
   }

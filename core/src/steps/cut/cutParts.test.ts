@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { sharpEdges } from '../../edges'
 import { labRaster, nearestSites, planeF32, planeU8, SITE } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
-import { cleanUp } from './cleanUp'
+import { dropStrayPieces } from './strayPieces'
 import { DIRECTIONS, minimumCut } from './gridCut'
 import { pullPush } from './inpaint'
 import { densityAt, fitMixture } from './mixture'
@@ -136,22 +136,22 @@ test('nearestSites gives each band pixel the nearest site', () => {
   }
 })
 
-test('cleanUp drops a speck, keeps a second piece, fills a pinhole and leaves a real gap open', () => {
+test('of the pieces of a cut a speck goes, and a small one that the finder doubts; a second large one stays', () => {
   const size = { width: 200, height: 200 }
   const labels = planeU8(size)
   const rect = (x0: number, y0: number, x1: number, y1: number, value: number) => {
     for (let y = y0; y < y1; y++) labels.data.fill(value, y * 200 + x0, y * 200 + x1)
   }
   rect(20, 20, 120, 120, 1)
-  rect(60, 60, 62, 62, 0)
-  rect(80, 40, 110, 70, 0)
   rect(140, 30, 190, 90, 1)
   rect(150, 170, 154, 174, 1)
-  const sure = planeF32(size)
-  sure.data.fill(0.9)
-  cleanUp(labels, sure, planeU8(size))
-  expect(labels.data[61 * 200 + 61]).toBe(1)
-  expect(labels.data[50 * 200 + 95]).toBe(0)
-  expect(labels.data[60 * 200 + 160]).toBe(1)
-  expect(labels.data[172 * 200 + 152]).toBe(0)
+  rect(20, 140, 40, 160, 1)
+  rect(60, 140, 80, 160, 1)
+  const finder = planeF32(size)
+  finder.data.fill(0.9)
+  for (let y = 140; y < 160; y++) finder.data.fill(0.6, y * 200 + 20, y * 200 + 40)
+  dropStrayPieces(labels, finder)
+  const at = (x: number, y: number) => labels.data[y * 200 + x]
+  expect([at(70, 70), at(160, 60), at(70, 150)]).toEqual([1, 1, 1])
+  expect([at(152, 172), at(30, 150)]).toEqual([0, 0])
 })

@@ -6,7 +6,6 @@ import {
   type PlaneF32,
   type PlaneU8,
 } from '../../raster'
-import { CARD, markCards } from '../../cards'
 import { barriers, type Contrast } from '../../edges'
 import { distanceFromPlate, type Backdrop } from './backdrop'
 import { findPatches, type Patch } from './islands'
@@ -16,8 +15,8 @@ const TIGHT = 11
 /** Passages narrower than this share of the longer side do not let the backdrop flood through. */
 const PASSAGE = 0.016
 
-/** What each pixel is by its colour and by how it can be reached from the frame. */
-export const CLASS = { open: 0, plain: 1, island: 2, plainIsland: 3, beside: 4 } as const
+/** What each pixel is by its colour and place. */
+export const CLASS = { open: 0, plain: 1, island: 2, plainIsland: 3 } as const
 
 export interface Evidence {
   /** Of `CLASS`. */
@@ -27,9 +26,8 @@ export interface Evidence {
 }
 
 /**
- * Sorts pixels: `plain` have the bare backdrop's colour, or are reached from the frame through wide passages without
- * crossing an edge. An `island` is a gap inside the product, or a grey card beside it; a `plainIsland` is a gap that
- * shows the backdrop bare, hardly shaded; `beside` is the room about a card. All others are `open`.
+ * Sorts pixels: `plain` have the bare backdrop's colour. An `island` is a gap inside the product, a `plainIsland` one that shows the backdrop bare, hardly
+ * shaded. All others are `open`.
  *
  * @param smooth the picture, blurred a little, so that noise does not perforate the backdrop.
  */
@@ -50,17 +48,13 @@ export function classify(
   for (let i = 0; i < count; i++) blocked.data[i] = tight.data[i] && !barrier.data[i] ? 0 : 1
   const reached = floodFromFrame(blocked, (PASSAGE / 2) * side)
   const classes = planeU8(smooth)
-  for (let i = 0; i < count; i++)
-    classes.data[i] = reached.data[i] || tight.data[i] ? CLASS.plain : CLASS.open
-  const cards = markCards(smooth, barrier, probability)
+  for (let i = 0; i < count; i++) classes.data[i] = tight.data[i] ? CLASS.plain : CLASS.open
   const patches = findPatches({ smooth, backdrop, tight, barrier, reached, probability })
   for (const { pixels, shows } of patches) {
     if (shows === 'product') continue
     const kind = shows === 'bare backdrop' ? CLASS.plainIsland : CLASS.island
     for (const i of pixels) classes.data[i] = kind
   }
-  for (let i = 0; i < count; i++)
-    if (cards.data[i]) classes.data[i] = cards.data[i] === CARD.holder ? CLASS.beside : CLASS.island
   return { classes, patches }
 }
 
