@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import { basename, extname } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 
 // One shoot is measured, cut and made once; tests that begin with such shots open parts of it.
@@ -63,8 +64,9 @@ export async function partOf(
     deeds: [],
   }
   const mattes = progress === 'measured' ? [] : contained.mattes.filter(({ key }) => isOf(key))
-  const entries: Zippable = {
-    [JSON_NAME]: strToU8(JSON.stringify({ ...contained, tables, mattes })),
-  }
-  return Buffer.from(zipSync({ ...entries, ...stored }, { level: 0 }))
+  const text = JSON.stringify({ ...contained, tables, mattes })
+  const entries: Zippable = { [JSON_NAME]: strToU8(text) }
+  for (const [name, bytes] of Object.entries(stored))
+    if (text.includes(basename(name, extname(name)))) entries[name] = bytes
+  return Buffer.from(zipSync(entries, { level: 0 }))
 }

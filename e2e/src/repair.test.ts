@@ -129,6 +129,34 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
   await page.getByText('by hand').first().waitFor()
 })
 
+test('a stroke tells the finder, which finds more of the part than the stroke reaches; undone, it is gone', async () => {
+  const { page } = app
+  await page.goto(app.url)
+  await openShoot(app, ['OCK-101-reference.jpg'], 'cut')
+  await page.locator('.tile').dblclick()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Cut' }).click()
+  await page.getByTestId('cut-picture').waitFor({ timeout: 60_000 })
+  // To both sides of a stroke over the grey card, which is no part of the product: farther than a stroke reaches by itself.
+  const beside = [
+    [0.216, 0.577],
+    [0.282, 0.443],
+  ] as const
+  const areKept = async (): Promise<boolean[]> =>
+    Promise.all(beside.map(async ([x, y]) => !isGrey(await pixelAt(x, y))))
+  await expect.poll(areKept, SEEN).toEqual([false, false])
+
+  await page.keyboard.press('4')
+  await drag([
+    [0.1, 0.36],
+    [0.249, 0.51],
+    [0.4, 0.64],
+  ])
+  await expect.poll(areKept, SEEN).toEqual([true, true])
+  expect(await repairs()).toBe('1')
+  await page.keyboard.press('u')
+  await expect.poll(areKept, SEEN).toEqual([false, false])
+})
+
 test('the Cut lens fills in, and has the least sure first on demand', async () => {
   const { page } = app
   await page.keyboard.press('4')
