@@ -19,6 +19,7 @@ import { measureCut, type CutMeasures } from './cutMeasures'
 import { finderAlone } from './finderAlone'
 import { measureFringe, type Fringe } from './fringe'
 import { grabCut } from './grabCut'
+import { KINDS, kindsOf, type Kind } from './kindsOf'
 import { withNoise } from './noise'
 import { groupMeans, type Compared, type GroupMeans, type Scorecard } from './scorecard'
 import { meanOf } from '../table'
@@ -53,6 +54,7 @@ type Shot = Compared<CutMeasures> &
     readonly alone: CutMeasures
     readonly fringe: Fringe | null
     readonly photo: Photo
+    readonly kinds: readonly Kind[]
     readonly change: number
     readonly good: boolean
   }
@@ -95,12 +97,26 @@ export async function scoreCut(
     const peer = measureCut(await grabCut(path, truth), truth)
     const alone = measureCut(await finderAlone(bytes, network, truth), truth)
     const { confidence, signs, flagged } = made
-    const fringe = measureFringe(await linearAt(bytes, truth), truth)
+    const picture = await linearAt(bytes, truth)
+    const kinds = kindsOf(picture, truth)
+    const fringe = measureFringe(picture, truth)
     const good = own.iou >= GOOD_IOU
     tell(
       `${photo.file}: ${own.iou.toFixed(3)}${good ? ', good' : ''}, confidence ${confidence.toFixed(2)} (grabCut ${peer.iou.toFixed(3)}, finder alone ${alone.iou.toFixed(3)}), ±1 of noise changes ${(100 * change).toFixed(2)} %`,
     )
-    shots.push({ photo, own, peer, alone, fringe, change, confidence, signs, flagged, good })
+    shots.push({
+      photo,
+      kinds,
+      own,
+      peer,
+      alone,
+      fringe,
+      change,
+      confidence,
+      signs,
+      flagged,
+      good,
+    })
   }
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
@@ -115,13 +131,15 @@ export async function scoreCut(
       ),
       runningOut: groupMeans(shots.filter(({ photo }) => runsOut(photo))),
       ...byBackdrop(whole),
+      ...byKind(shots),
     },
     finderAlone: meanOf(shots.map(({ alone }) => alone)),
     fringe: meanOf(shots.flatMap(({ fringe }) => fringe ?? [])),
     ...trustOf(shots),
     stability: stabilityOf(shots),
-    shots: shots.map(({ photo, own, peer, alone, confidence, signs, flagged, good }) => ({
+    shots: shots.map(({ photo, kinds, own, peer, alone, confidence, signs, flagged, good }) => ({
       file: photo.file,
+      kinds,
       ...own,
       finderAlone: alone,
       confidence,
@@ -141,6 +159,16 @@ function byBackdrop(shots: readonly Shot[]): Record<string, GroupMeans<CutMeasur
       `on ${kind}`,
       groupMeans(shots.filter(({ photo }) => photo.backdrop === kind)),
     ]),
+  )
+}
+
+/** Means by what makes photographs hard, where there are such. */
+function byKind(shots: readonly Shot[]): Record<string, GroupMeans<CutMeasures>> {
+  const rows = KINDS.map(
+    (kind) => [kind, shots.filter(({ kinds }) => kinds.includes(kind))] as const,
+  )
+  return Object.fromEntries(
+    rows.filter(([, of]) => of.length > 0).map(([kind, of]) => [kind, groupMeans(of)]),
   )
 }
 

@@ -1,5 +1,6 @@
 export type { EdgeFinder, EdgeQuestion } from './edge'
 export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
+export { NETWORK_FILES, type NetworkFile } from './files'
 export {
   FINDER_SIDE_PX,
   knownLookAt,

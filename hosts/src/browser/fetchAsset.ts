@@ -4,11 +4,16 @@ import { UnreachableError } from '../unreachable'
  * Fetches a file of the app itself.
  *
  * @param what what it is, in words: “The network that finds products”.
+ * @param sha256 of its bytes, in base64: others are refused.
  * @throws UnreachableError when it does not come; the next need may try again.
  */
-export async function fetchAsset(url: string, what: string): Promise<Uint8Array<ArrayBuffer>> {
+export async function fetchAsset(
+  url: string,
+  what: string,
+  sha256?: string,
+): Promise<Uint8Array<ArrayBuffer>> {
   try {
-    const response = await fetch(url)
+    const response = await fetch(url, sha256 ? { integrity: `sha256-${sha256}` } : {})
     if (!response.ok) throw new Error(`${response.status} for ${url}`)
     return new Uint8Array(await response.arrayBuffer())
   } catch (error) {

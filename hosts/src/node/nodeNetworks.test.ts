@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { createNodeNetworks } from './nodeNetworks'
+import { NETWORK_FILES } from '@cloudbank/core/networks'
+import { createNodeNetworks, readNetworkFile } from './nodeNetworks'
 
 const SIDE = 96
 
@@ -43,5 +44,16 @@ describe('the network that draws outlines', () => {
       coarse: twice(coarse),
     })
     expect(two).toEqual(twice(one))
+  })
+})
+
+describe('the files of the networks', () => {
+  test.each(Object.values(NETWORK_FILES))('$name is the one that is named', async (file) => {
+    expect((await readNetworkFile(file)).byteLength).toBeGreaterThan(50_000)
+  })
+
+  test('another one is refused by its name', async () => {
+    const other = { ...NETWORK_FILES.edge, sha256: NETWORK_FILES.finder.sha256 }
+    await expect(readNetworkFile(other)).rejects.toThrow(/edge\.onnx is damaged/)
   })
 })
