@@ -11,6 +11,7 @@ import type { Bench } from '../../stage/bench'
 import { FindingList } from '../../stage/FindingList'
 import { BrushSize, HandList, Part, type HandActions } from '../../stage/hand'
 import { LOOK_WORDS, TOOLS, useCutTools } from './cutTools'
+import { PlacesToCheck } from './PlacesToCheck'
 import { SaveCutOut } from './SaveCutOut'
 import { traceOf } from './traceOf'
 import type { Doubts } from './useDoubts'
@@ -104,29 +105,6 @@ export function CutPanel(props: Props) {
     </Box>
   )
 }
-
-/** The way through what is in doubt, and the gap in view. */
-function PlacesToCheck({ doubts: { all, at, next, gap } }: { doubts: Doubts }) {
-  return (
-    <Flex direction="column" align="start" marginLeft="-6px">
-      <Action look="quiet" disabled={all.length === 0} onClick={next}>
-        {strings.nextPlaceToCheck} <Key>{keyLabel('doubt')}</Key>
-      </Action>
-      {all[at] && (
-        <Text fontSize="12px" color="softInk" marginLeft="6px" data-testid="place-in-view">
-          {strings.placeInView(at + 1, all.length, gap ? gapWord(gap.isOpen) : strings.unsureEdge)}
-        </Text>
-      )}
-      {gap && (
-        <Action look="quiet" onClick={gap.turn}>
-          {gap.isOpen ? strings.closeGap : strings.openGap} <Key>{keyLabel('turnGap')}</Key>
-        </Action>
-      )}
-    </Flex>
-  )
-}
-
-const gapWord = (isOpen: boolean): string => (isOpen ? strings.openGapInView : strings.closedGap)
 
 function describe(facts: CutFacts | null): string {
   if (!facts) return strings.notCutYet
