@@ -34,12 +34,13 @@ const { values, positionals } = parseArgs({
     json: { type: 'boolean', default: false },
     repair: { type: 'boolean', default: false },
     clicks: { type: 'boolean', default: false },
+    sheet: { type: 'string' },
   },
 })
 const [kind = ''] = positionals
 if (!Object.hasOwn(KINDS, kind)) {
   console.error(
-    `npm run score -- ${Object.keys(KINDS).join('|')} [--repair | --clicks] [--set FOLDER] [--json]`,
+    `npm run score -- ${Object.keys(KINDS).join('|')} [--repair | --clicks] [--sheet PICTURE] [--set FOLDER] [--json]`,
   )
   process.exit(2)
 }
@@ -50,7 +51,7 @@ const hand = kind !== 'cut' ? null : values.clicks ? CLICKING : values.repair ? 
 const tell = (line: string): void => void process.stderr.write(`${line}\n`)
 const card = hand
   ? await scoreRepair(hand, folder, pool, tell)
-  : await KINDS[kind as keyof typeof KINDS](folder, pool, tell) // checked above
+  : await KINDS[kind as keyof typeof KINDS](folder, pool, tell, values.sheet) // checked above
 pool.dispose()
 
 if (values.json) console.log(JSON.stringify(card, null, 2))

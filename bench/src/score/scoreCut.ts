@@ -16,6 +16,7 @@ import { renderPhoto } from '../renderPhoto'
 import { alphaPath, photoPath, runsOut, type Photo, type ShootFolder } from '../shootFolder'
 import { cutOf, readTruth } from './alphas'
 import { measureCut, type CutMeasures } from './cutMeasures'
+import { sheetTile, writeContactSheet, type SheetTile } from './contactSheet'
 import { finderAlone } from './finderAlone'
 import { measureFringe, type Fringe } from './fringe'
 import { grabCut } from './grabCut'
@@ -78,13 +79,19 @@ interface CutFigures {
   readonly stability: Stability
 }
 
-/** Cut against truth/alpha, beside grabCut. A shot left uncut counts as all product. */
+/**
+ * Cut against truth/alpha, beside grabCut. A shot left uncut counts as all product.
+ *
+ * @param sheetPath where a contact sheet of the cuts is written; none without it.
+ */
 export async function scoreCut(
   folder: ShootFolder,
   pool: WorkerPool,
   tell: (line: string) => void,
+  sheetPath?: string,
 ): Promise<Scorecard<CutMeasures> & CutFigures> {
   const shots: Shot[] = []
+  const tiles: SheetTile[] = []
   const network = createNodeNetworks()
   for (const photo of folder.photos) {
     const path = photoPath(folder, photo)
@@ -99,6 +106,7 @@ export async function scoreCut(
     const { confidence, signs, flagged } = made
     const picture = await linearAt(bytes, truth)
     const kinds = kindsOf(picture, truth)
+    if (sheetPath !== undefined) tiles.push(await sheetTile(picture, made.alpha, own.iou))
     const fringe = measureFringe(picture, truth)
     const good = own.iou >= GOOD_IOU
     tell(
@@ -118,6 +126,7 @@ export async function scoreCut(
       good,
     })
   }
+  if (sheetPath !== undefined) await writeContactSheet(sheetPath, tiles)
   const whole = shots.filter(({ photo }) => !runsOut(photo))
   return {
     kind: 'cut',
