@@ -46,7 +46,7 @@ export function scene(lean = 0): { original: SrgbRgba8; matte: CutMatte } {
       signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
-      touchesBorder: false,
+      atBorder: 'clear',
       alphas,
     },
   }

@@ -4,6 +4,7 @@ export {
   matteSide,
   servedBy,
   type Alpha,
+  type AtBorder,
   type CutMatte,
   type CutSigns,
   type Doubt,

@@ -32,7 +32,7 @@ const matte: CutMatte = {
   signs: SURE_SIGNS,
   doubts: [],
   repairs: 0,
-  touchesBorder: false,
+  atBorder: 'clear',
   holes: 2,
   alphas: [level(800), level(1600)],
 }

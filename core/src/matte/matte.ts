@@ -46,6 +46,9 @@ export type Doubt =
   /** A gap in the product that may be none, or a patch of the product that may be a gap; the point lies in it. */
   | ({ readonly kind: 'gap'; readonly isOpen: boolean } & DoubtfulPlace)
 
+/** Whether the product reaches the photograph's border; it `runs out` where it takes much of that: the shot is a detail. */
+export type AtBorder = 'clear' | 'touches' | 'runs out'
+
 /**
  * What Cut found out about one photograph. All places are fractions of the upright photograph, so
  * that a matte serves every scale.
@@ -64,8 +67,7 @@ export type Matte =
       readonly doubts: readonly Doubt[]
       /** Number of repairs by hand that it holds. */
       readonly repairs: number
-      /** Whether the product reaches the frame's border. */
-      readonly touchesBorder: boolean
+      readonly atBorder: AtBorder
       /** Gaps through which the backdrop is seen. */
       readonly holes: number
       /** At the base level first, then at finer ones, as far as renditions need them. */

@@ -1,12 +1,15 @@
 import { FINDER_SIDE_PX, type Finder } from './finder'
 
 /** A finder that gives each place, in fractions of the sides, the probability that the test says. */
-export function placeFinder(probabilityAt: (x01: number, y01: number) => number): Finder {
+export function placeFinder(
+  probabilityAt: (x01: number, y01: number) => number,
+  iou = 0.9,
+): Finder {
   const side = FINDER_SIDE_PX
   const probability = Float32Array.from({ length: side * side }, (_, i) =>
     probabilityAt(((i % side) + 0.5) / side, (Math.floor(i / side) + 0.5) / side),
   )
-  return () => Promise.resolve({ probability, iou: 0.9 })
+  return () => Promise.resolve({ probability, iou })
 }
 
 /**

@@ -21,4 +21,3 @@ export function badnessOf(shot: Shot, findings: readonly AnyFinding[]): number {
 
 const weightOf = (finding: AnyFinding): number =>
   finding.miss01 === undefined ? WEIGHTS[wordsOf(finding).weight] : 100 * finding.miss01
-

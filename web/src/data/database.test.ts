@@ -59,7 +59,7 @@ describe('round trip', () => {
       signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
-      touchesBorder: false,
+      atBorder: 'clear',
     }
     await db.mattes.put({ key: 'k', matte: packMatte(matte, alpha) })
     const kept = await db.mattes.get('k')

@@ -1,4 +1,6 @@
 import { expect, test } from 'vitest'
+import { noFacts } from '../../facts'
+import { MATTE, packMatte, PRODUCT } from '../../matte'
 import type { Finder } from '../../networks'
 import { coarseEdge } from '../../networks/edge.testing'
 import { placeFinder, toneFinder } from '../../networks/finder.testing'
@@ -6,6 +8,8 @@ import { pixelsOf, srgbRaster, type SrgbRgba8 } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
 import { photographSource } from '../../source'
 import { cutPicture, finerAlpha } from './cut'
+import { CutSettings } from './settings'
+import { cut } from '.'
 
 /** A dark disc with a hole in it on pale paper with a vignette and grain. */
 function drawRing(
@@ -42,7 +46,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
   const { picture, truth } = drawRing(700, true)
   const matte = await cutPicture(photographSource(picture), context(roughFinder))
   if (matte.kind === 'uncut') throw new Error(`left uncut: ${matte.reason}`)
-  const { box, holes, touchesBorder, signs } = matte
+  const { box, holes, atBorder, signs } = matte
   const { plane: alpha, area: area01 } = matte.alphas[0]
   const area = pixelsOf(area01, picture)
   let wrong = 0
@@ -53,7 +57,7 @@ test('cuts a ring on paper to the truth, its gap opened', async () => {
     }
   expect(wrong / (alpha.width * alpha.height)).toBeLessThan(0.01)
   expect(holes).toBe(1)
-  expect(touchesBorder).toBe(false)
+  expect(atBorder).toBe('clear')
   // Circles of 0.3 and 0.12 about π (0.3² − 0.12²): 5.4, less what pixels cut off corners.
   expect(signs!.raggedness).toBeGreaterThan(4.5)
   expect(signs!.raggedness).toBeLessThan(5.5)
@@ -86,13 +90,49 @@ test('a finer level has the same product in four times the pixels, from the coar
   expect(wrong / plane.data.length).toBeLessThan(0.01)
 })
 
-test('a product that fills the frame is left whole, as a detail', async () => {
+test('a product that fills the frame is left whole, as a detail, where the finder is unsure of it', async () => {
   const { picture } = drawRing(300, false)
-  const everywhere = placeFinder(() => 0.9)
+  const everywhere = placeFinder(() => 0.9, 0.8)
   expect(await cutPicture(photographSource(picture), context(everywhere))).toEqual({
     kind: 'uncut',
     reason: 'runs-out-of-frame',
   })
+})
+
+test('a detail of which the finder is sure is cut, and framed as photographed: where its product ends is not known', async () => {
+  // Product but for an upper right quarter.
+  const picture = srgbRaster({ width: 400, height: 300 })
+  for (let y = 0; y < 300; y++)
+    for (let x = 0; x < 400; x++) {
+      const colour = x > 200 && y < 150 ? [214, 212, 208] : [70, 60, 50]
+      picture.data.set([...colour, 255], (y * 400 + x) * 4)
+    }
+  const sure = placeFinder((x, y) => (x > 0.5 && y < 0.5 ? 0.01 : 0.99), 0.97)
+  const source = photographSource(picture)
+  const matte = await cutPicture(source, context(sure))
+  if (matte.kind === 'uncut') throw new Error(`left uncut: ${matte.reason}`)
+  expect(matte.atBorder).toBe('runs out')
+  const { facts, findings } = await cut.decide!(
+    {
+      settings: CutSettings.parse({}),
+      own: cut.own.parse({}),
+      facts: noFacts(source.size),
+      assets: new Map<string, never>(),
+    },
+    {
+      source,
+      network: () => Promise.reject(new Error('nothing is asked')),
+      key: 'cut',
+      keptMatte: () => packMatte(matte, matte.alphas[0]),
+      patience: 'asks',
+      memory: source.memory,
+      checkpoint: () => undefined,
+    },
+  )
+  expect(findings!.map(({ code }) => code)).toContain('cut-detail')
+  const named = facts!.map(({ fact }) => fact.name)
+  expect(named).toContain(MATTE.name)
+  expect(named).not.toContain(PRODUCT.name)
 })
 
 /** A dark bar on pale paper that leaves the frame on the left. */
@@ -109,7 +149,7 @@ function drawBar(): SrgbRgba8 {
 test('a product that reaches one side of the frame is cut, and said to reach it', async () => {
   const matte = await cutPicture(photographSource(drawBar()), context(roughFinder))
   if (matte.kind === 'uncut') throw new Error(`left uncut: ${matte.reason}`)
-  expect(matte.touchesBorder).toBe(true)
+  expect(matte.atBorder).toBe('touches')
   expect(matte.box.x).toBeCloseTo(0, 2)
   expect(matte.box.width).toBeCloseTo(0.5, 2)
   expect(matte.box.y).toBeCloseTo(101 / 300, 2)

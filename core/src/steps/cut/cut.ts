@@ -36,8 +36,13 @@ import { countHoles, unsureShare } from './sureness'
 
 /** Longer side of the picture on which the cut is decided, in pixels. */
 const WORK_SIDE_PX = 520
-/** A product that takes this share of the frame's border leaves the frame: the shot is a detail. */
+/** A product that takes this share of the frame's border leaves the frame: the shot is a detail … */
 const DETAIL_BORDER = 0.4
+/**
+ * … which is left whole where the finder expects less of its own map. Of 14 details of composites the eleven above it are
+ * cut at 0.95 or more, the three below at 0.66 to 0.91.
+ */
+const SURE_OF_DETAIL = 0.9
 /** From this share on it is cut, and said to touch the border. */
 const TOUCHING_BORDER = 0.004
 /** A product smaller than this share of the frame is none. */
@@ -91,7 +96,9 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
   }
   const labels = cutWith()
   const border = borderShare(size, (i) => labels.data[i] === 1)
-  if (border > DETAIL_BORDER) return { kind: 'uncut', reason: 'runs-out-of-frame' }
+  const isDetail = border > DETAIL_BORDER
+  if (isDetail && expectedIou < SURE_OF_DETAIL)
+    return { kind: 'uncut', reason: 'runs-out-of-frame' }
   const box = boxAbove(labels, 0)
   if (!box || sum(labels.data) < SMALLEST_PRODUCT * size.width * size.height)
     return { kind: 'uncut', reason: 'no-product' }
@@ -120,7 +127,7 @@ export async function cutPicture(source: Source, context: CutContext): Promise<M
     signs,
     doubts: findDoubts({ labels, stiff, contrast, votes, patches }),
     repairs: 0,
-    touchesBorder: border > TOUCHING_BORDER,
+    atBorder: isDetail ? 'runs out' : border > TOUCHING_BORDER ? 'touches' : 'clear',
     alphas: [alpha],
   }
 }

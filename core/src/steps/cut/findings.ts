@@ -16,6 +16,7 @@ export type CutFinding =
   | { readonly code: 'runs-out-of-frame' }
   | { readonly code: 'repaired'; readonly count: number }
   | { readonly code: 'cut-at-border' }
+  | { readonly code: 'cut-detail' }
   | { readonly code: 'holes'; readonly count: number }
 
 export const CUT_FINDINGS: FindingTable<CutFinding> = {
@@ -52,6 +53,11 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     weight: 'note',
     remedy: 'The product reaches the edge of the photograph. Check that none of it is missing.',
   },
+  'cut-detail': {
+    title: 'Detail, cut out',
+    weight: 'note',
+    remedy: 'The product runs out of the frame: it is cut out, and framed as photographed.',
+  },
   holes: {
     title: 'Open gaps',
     weight: 'note',
@@ -78,7 +84,8 @@ export function matteFindings(matte: Matte): CutFinding[] {
       confidence01: confidence,
       miss01: matte.signs ? expectedMiss(matte.signs) : 0,
     })
-  if (matte.touchesBorder) findings.push({ code: 'cut-at-border' })
+  if (matte.atBorder !== 'clear')
+    findings.push({ code: matte.atBorder === 'touches' ? 'cut-at-border' : 'cut-detail' })
   if (matte.holes > 0) findings.push({ code: 'holes', count: matte.holes })
   return findings
 }

@@ -24,7 +24,7 @@ const MID_GREY = '#808080'
 export const cut = defineStep({
   id: 'cut',
   title: 'Cut',
-  engine: 7,
+  engine: 8,
   settings: CutSettings,
   keptBy: ['method'],
   own: CutOwn,
@@ -54,11 +54,10 @@ export const cut = defineStep({
     const facts = [found(MATTE, matte), found(CUTTING, cutting)]
     const findings = matteFindings(matte)
     if (matte.kind === 'uncut') return { facts, findings, mattes: made }
-    return {
-      facts: [...facts, found(PRODUCT, matte.box), found(LIFT, liftBy(settings.fringePct / 100))],
-      findings,
-      mattes: made,
-    }
+    // A detail is framed as it was photographed: where the product goes on is not known.
+    const product = matte.atBorder === 'runs out' ? [] : [found(PRODUCT, matte.box)]
+    const lift = found(LIFT, liftBy(settings.fringePct / 100))
+    return { facts: [...facts, ...product, lift], findings, mattes: made }
   },
   refine: async ({ facts, settings, own }, { source, sides }) => {
     const cutting = facts.of(CUTTING)

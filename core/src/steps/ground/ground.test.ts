@@ -197,7 +197,7 @@ describe('a photograph’s own shadow', () => {
     signs: null,
     doubts: [],
     repairs: 0,
-    touchesBorder: false,
+    atBorder: 'clear',
     alphas: [{ sidePx: width, area, plane }],
   }
   const { shadow, colour } = ownBackdrop(photographSource(srgbOfLinear(photograph)), matte)

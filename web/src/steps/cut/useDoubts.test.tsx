@@ -11,7 +11,7 @@ const FACTS: CutFacts = {
   kind: 'cut',
   box: { x: 0.2, y: 0.2, width: 0.6, height: 0.6 },
   repairs: 0,
-  touchesBorder: false,
+  atBorder: 'clear',
   holes: 1,
   confidence01: 0.4,
   doubts: [

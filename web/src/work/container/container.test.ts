@@ -64,7 +64,7 @@ beforeEach(async () => {
       signs: SURE_SIGNS,
       doubts: [],
       repairs: 0,
-      touchesBorder: false,
+      atBorder: 'clear',
       alpha,
     },
   })

@@ -57,7 +57,7 @@ const matteOf = (plane: PlaneU8): CutMatte => ({
   signs: { ...SURE_SIGNS, moved: 0.1 },
   doubts: [],
   repairs: 0,
-  touchesBorder: false,
+  atBorder: 'clear',
   alphas: [{ sidePx: SIDE, area: AREA, plane }],
 })
 const truth = planeOf((x, y) => inDisc(x, y) && !inHole(x, y))
@@ -197,7 +197,7 @@ describe('a stroke solves the cut again near it', () => {
       ),
     ).toBeLessThan(300)
     const matte = repairedMatte(source, none, { repairs: [box], edge: AT_REST, look: null }, [SIDE])
-    expect(matte).toMatchObject({ kind: 'cut', signs: null, repairs: 1, touchesBorder: false })
+    expect(matte).toMatchObject({ kind: 'cut', signs: null, repairs: 1, atBorder: 'clear' })
   })
 })
 

@@ -1,5 +1,5 @@
 import { defineNote } from '../../../memory'
-import { baseSide, type Alpha, type CutMatte, type Matte } from '../../../matte'
+import { baseSide, type Alpha, type AtBorder, type CutMatte, type Matte } from '../../../matte'
 import {
   boxAbove,
   fitInside,
@@ -78,7 +78,7 @@ export function repairedMatte(
   const facts: Omit<CutMatte, 'kind' | 'box' | 'alphas' | 'repairs'> =
     automatic.kind === 'cut'
       ? automatic
-      : { unsure: 0, signs: null, doubts: [], touchesBorder: touchesBorder(box), holes: 0 }
+      : { unsure: 0, signs: null, doubts: [], atBorder: atBorder(box), holes: 0 }
   return {
     ...facts,
     kind: 'cut',
@@ -153,5 +153,5 @@ function trimmedTo(alpha: PlaneU8, sidePx: number, marginPx: number): Alpha | nu
 
 const sizeOf = ({ width, height }: Size): Size => ({ width, height })
 
-const touchesBorder = ({ x, y, width, height }: CutMatte['box']): boolean =>
-  x <= 0 || y <= 0 || x + width >= 1 || y + height >= 1
+const atBorder = ({ x, y, width, height }: CutMatte['box']): AtBorder =>
+  x <= 0 || y <= 0 || x + width >= 1 || y + height >= 1 ? 'touches' : 'clear'
