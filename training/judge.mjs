@@ -208,7 +208,7 @@ function reportFlags(name, judged) {
     const flagged = shots.filter(({ chance }) => chance < limit).length
     return `${(flagged / shots.length).toFixed(2)} of ${shots.length}`
   }
-  for (const limit of [0.5, 0.6, 0.7, 0.75, 0.8])
+  for (const limit of [0.7, 0.75, 0.8, 0.85, 0.9])
     console.log(
       `  ${name}, flagged below ${limit}: of cuts under ${BAD_IOU} ${shareBelow(limit, ({ iou }) => iou < BAD_IOU)}, over ${CLEAN_IOU} ${shareBelow(limit, ({ iou }) => iou > CLEAN_IOU)}`,
     )

@@ -12,6 +12,8 @@ const TIGHT_SHARE_AMONG_MANY = 0
 const SURE_PRODUCT = 0.9
 /** From this share on a gap shows the backdrop bare: chosen on real photographs, scenes and composites. */
 const BARE_SHARE = 0.8
+/** A smaller one, as a share of what the finder takes for product, may as well be a glint: it does not overrule the finder. */
+const SMALLEST_BARE = 0.0015
 const MANY = 6
 /** Largest gap, as a share of what the finder takes for product. */
 const LARGEST = 0.5
@@ -77,11 +79,15 @@ export function findPatches(input: PatchInput): Patch[] {
     )
   }
   const isAGap = new Set(gaps)
-  return regions.map((r) => ({ pixels: r.pixels, shows: isAGap.has(r) ? shownIn(r) : 'product' }))
+  return regions.map((r) => ({
+    pixels: r.pixels,
+    shows: isAGap.has(r) ? shownIn(r, product) : 'product',
+  }))
 }
 
-function shownIn({ pixels, tight, probability }: Region): Patch['shows'] {
-  if (tight >= BARE_SHARE * pixels.length) return 'bare backdrop'
+function shownIn({ pixels, tight, probability }: Region, product: number): Patch['shows'] {
+  const isBare = tight >= BARE_SHARE * pixels.length && pixels.length >= SMALLEST_BARE * product
+  if (isBare) return 'bare backdrop'
   return probability < SURE_PRODUCT * pixels.length ? 'shaded backdrop' : 'product'
 }
 
