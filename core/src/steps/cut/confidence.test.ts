@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { CutSigns } from '../../matte'
 import { planeF32, planeU8, type PlaneU8 } from '../../raster'
-import { borderShare, confidenceOf, signsOf } from './confidence'
+import { borderShare, confidenceOf, expectedMiss, signsOf } from './confidence'
 
 const SIZE = { width: 120, height: 100 }
 
@@ -63,7 +63,16 @@ describe('confidence', () => {
     ['has gaps', { holes: 6 }],
     ['is doubted by the network', { expectedIou: 0.85 }],
     ['is other than the network’s', { agreement01: 0.8 }],
-  ])('falls where a cut %s', (_, sign) => {
-    expect(confidenceOf({ ...clean, ...sign })).toBeLessThan(confidenceOf(clean) - 0.01)
+  ])('falls where a cut %s, and more of it is probably wrong', (_, sign) => {
+    const cut = { ...clean, ...sign }
+    expect(confidenceOf(cut)).toBeLessThan(confidenceOf(clean) - 0.002)
+    expect(expectedMiss(cut)).toBeGreaterThan(expectedMiss(clean) + 0.0002)
+  })
+
+  test('of a clean cut a hundredth is probably wrong, of a hopeless one most', () => {
+    expect(expectedMiss(clean)).toBeLessThan(0.015)
+    const hopeless = { moved: 1, raggedness: 40, holes: 50, expectedIou: 0.3, agreement01: 0.3 }
+    expect(expectedMiss(hopeless)).toBeGreaterThan(0.6)
+    expect(expectedMiss(hopeless)).toBeLessThanOrEqual(1)
   })
 })

@@ -78,20 +78,20 @@ const MIN_MISS = 0.005
  * a linear one of the logarithm of what it lacks.
  */
 const GOOD: Judge = {
-  intercept: -7.23,
-  moved: -0.563,
-  raggedness: -0.763,
-  holes: -0.655,
-  expected: -0.416,
-  agreement: -1.311,
+  intercept: -5.11,
+  moved: -0.77,
+  raggedness: -1.041,
+  holes: -0.321,
+  expected: -0.075,
+  agreement: -0.947,
 }
 const MISS: Judge = {
-  intercept: -1,
-  moved: 0.1,
-  raggedness: 0.1,
-  holes: 0.1,
-  expected: 0.1,
-  agreement: 0.1,
+  intercept: 0.25,
+  moved: 0.296,
+  raggedness: 0.065,
+  holes: 0.172,
+  expected: 0.223,
+  agreement: 0.327,
 }
 
 /** Weights of the signs. */

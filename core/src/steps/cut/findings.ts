@@ -69,7 +69,7 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
  * A cut that is less likely to be good than this wants a look: chosen on the sets of the judge, each judged by
  * a model of the others, so that of cuts under 0.93 nearly all are flagged and of those over 0.97 a fifth at most.
  */
-const SURE_ENOUGH = 0.8
+const SURE_ENOUGH = 0.85
 
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
