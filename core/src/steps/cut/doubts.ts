@@ -1,8 +1,7 @@
 import type { Contrast } from '../../edges'
 import type { Doubt } from '../../matte'
-import { components, planeU8, squaredDistance, type PlaneF32, type PlaneU8 } from '../../raster'
-import { doubtfulGaps } from './gaps'
-import type { Patch } from './islands'
+import { components, planeU8, squaredDistance, type PlaneU8 } from '../../raster'
+import { doubtfulGaps, type GapInput } from './gaps'
 import { boxOfPixels, pointAt } from './places'
 
 /** Sharpness, in units of the backdrop's own, from which an outline counts as sure. */
@@ -20,16 +19,10 @@ const MAX_POINTS = 40
 const OFF_PX = 3
 const OFF_AT_MOVED_PX = 9
 
-export interface DoubtInput {
-  /** The cut, 1 for product. */
-  readonly labels: PlaneU8
-  /** The same under a much greater smoothness. */
+export interface DoubtInput extends GapInput {
+  /** The cut under a much greater smoothness. */
   readonly stiff: PlaneU8
   readonly contrast: Contrast
-  /** What speaks for the product at each pixel, in nats. */
-  readonly votes: PlaneF32
-  /** What may be gaps in the product. */
-  readonly patches: readonly Patch[]
 }
 
 /**

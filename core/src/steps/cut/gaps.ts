@@ -1,7 +1,7 @@
 import type { Doubt } from '../../matte'
-import { components, planeU8, type PlaneU8 } from '../../raster'
+import { components, planeU8, type PlaneF32, type PlaneU8 } from '../../raster'
 import { boxOfPixels, pointAt } from './places'
-import type { DoubtInput } from './doubts'
+import type { Patch } from './islands'
 
 // Chosen on the real photographs, the scenes and half of the composites: of the gaps that are wrong there, eight in
 // ten are in doubt; of those in doubt, three in ten are wrong.
@@ -11,17 +11,22 @@ const SURE_VOTE = 4
 /** The smallest that counts, as a share of the product. */
 const SMALLEST = 0.002
 
+export interface GapInput {
+  /** The cut, 1 for product. */
+  readonly labels: PlaneU8
+  /** What speaks for the product at each pixel, in nats. */
+  readonly votes: PlaneF32
+  /** What may be gaps in the product. */
+  readonly patches: readonly Patch[]
+}
+
 /** Gaps in the product that may be none, and patches of it that may be gaps. */
-export function doubtfulGaps({
-  labels,
-  votes,
-  patches,
-}: Pick<DoubtInput, 'labels' | 'votes' | 'patches'>): Doubt[] {
+export function doubtfulGaps({ labels, votes, patches }: GapInput): Doubt[] {
   const product = labels.data.reduce((sum, label) => sum + label, 0)
   const isDoubtful = (pixels: readonly number[]): boolean =>
     pixels.length >= SMALLEST * product &&
     Math.abs(pixels.reduce((sum, i) => sum + votes.data[i]!, 0)) < SURE_VOTE * pixels.length
-  const isClosed = ({ pixels }: DoubtInput['patches'][number]): boolean =>
+  const isClosed = ({ pixels }: Patch): boolean =>
     2 * pixels.reduce((sum, i) => sum + labels.data[i]!, 0) > pixels.length
   const doubtOf = (pixels: readonly number[], isOpen: boolean): Doubt => ({
     kind: 'gap',
