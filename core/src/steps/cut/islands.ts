@@ -54,7 +54,7 @@ export interface Patch {
   readonly shows: 'product' | 'shaded backdrop' | 'bare backdrop'
 }
 
-/** Patches of the picture that may be gaps in the product. They are where they are enclosed by sharp edges. */
+/** Patches of the picture that may be gaps in the product; those that sharp edges enclose are. */
 export function findPatches(input: PatchInput): Patch[] {
   const { smooth, probability } = input
   const frame = smooth.width * smooth.height
