@@ -86,9 +86,9 @@ describe('modelBackdrop', () => {
 })
 
 describe('classify', () => {
-  const classesOf = (gapColour: readonly number[]) => {
+  const classesOf = (gapColour: readonly number[], gaps: readonly Rect[] = [GAP]) => {
     const lab = paint(300, 260, (x, y) =>
-      within(GAP, x, y) ? gapColour : within(BODY, x, y) ? [35, 25, 12] : PAPER,
+      gaps.some((gap) => within(gap, x, y)) ? gapColour : within(BODY, x, y) ? [35, 25, 12] : PAPER,
     )
     const probability = opinion(300, 260, BODY)
     const contrast = edgeContrast(sharpEdges(lab), probability)
@@ -100,8 +100,14 @@ describe('classify', () => {
   test('bare paper is reached from the frame, a gap showing it is an island, the product is open', () => {
     const classes = classesOf(PAPER)
     expect(at(classes, 20, 20)).toBe(CLASS.plain)
-    expect(at(classes, 187, 130)).toBe(CLASS.plainIsland)
+    expect(at(classes, 187, 130)).toBe(CLASS.island)
     expect(at(classes, 110, 130)).toBe(CLASS.open)
+  })
+
+  test('one of several gaps that show bare paper overrules the finder, one of two does not', () => {
+    const gaps: Rect[] = [GAP, [95, 100, 120, 160], [130, 100, 155, 160]]
+    expect(at(classesOf(PAPER, gaps), 187, 130)).toBe(CLASS.plainIsland)
+    expect(at(classesOf(PAPER, gaps.slice(0, 2)), 187, 130)).toBe(CLASS.island)
   })
 
   test('a patch of another colour inside the product is no gap', () => {

@@ -26,8 +26,8 @@ export interface Evidence {
 }
 
 /**
- * Sorts pixels: `plain` have the bare backdrop's colour. An `island` is a gap inside the product, a `plainIsland` one that shows the backdrop bare, hardly
- * shaded. All others are `open`.
+ * Sorts pixels: `plain` have the bare backdrop's colour. An `island` is a gap inside the product, a `plainIsland` one of
+ * several that show the backdrop bare, hardly shaded. All others are `open`.
  *
  * @param smooth the picture, blurred a little, so that noise does not perforate the backdrop.
  */
@@ -52,7 +52,7 @@ export function classify(
   const patches = findPatches({ smooth, backdrop, tight, barrier, reached, probability })
   for (const { pixels, shows } of patches) {
     if (shows === 'product') continue
-    const kind = shows === 'bare backdrop' ? CLASS.plainIsland : CLASS.island
+    const kind = shows === 'backdrop' ? CLASS.plainIsland : CLASS.island
     for (const i of pixels) classes.data[i] = kind
   }
   return { classes, patches }

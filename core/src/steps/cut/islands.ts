@@ -10,10 +10,15 @@ const TIGHT_SHARE = 0.45
 const TIGHT_SHARE_AMONG_MANY = 0
 /** What the finder takes for product with more than this probability, in the mean, is no shaded gap. */
 const SURE_PRODUCT = 0.9
-/** From this share on a gap shows the backdrop bare: chosen on real photographs, scenes and composites. */
+/** From this share on a gap shows the backdrop bare … */
 const BARE_SHARE = 0.8
-/** A smaller one, as a share of what the finder takes for product, may as well be a glint: it does not overrule the finder. */
+/** … if it is no smaller than this, as a share of what the finder takes for product: it may as well be a glint. */
 const SMALLEST_BARE = 0.0015
+/**
+ * So many bare gaps overrule a finder that is sure of none, as in a rack; a single one may be paint of the backdrop's
+ * colour within print. Chosen on real photographs, scenes, composites and the demo shoot.
+ */
+const SEVERAL = 3
 const MANY = 6
 /** Largest gap, as a share of what the finder takes for product. */
 const LARGEST = 0.5
@@ -45,13 +50,10 @@ interface Region {
   touchesBorder: boolean
 }
 
-/**
- * A patch that is not reached from the frame, of a colour that bare or shaded backdrop would explain: whether the
- * backdrop is seen there, `bare` where most of it has the bare backdrop's colour.
- */
+/** A patch that is not reached from the frame, of a colour that bare or shaded backdrop would explain. */
 export interface Patch {
   readonly pixels: readonly number[]
-  readonly shows: 'product' | 'shaded backdrop' | 'bare backdrop'
+  readonly shows: 'product' | 'perhaps backdrop' | 'backdrop'
 }
 
 /** Patches of the picture that may be gaps in the product; those that sharp edges enclose are. */
@@ -78,17 +80,15 @@ export function findPatches(input: PatchInput): Patch[] {
         thickness(r) > THICKNESS_AMONG_MANY * typical,
     )
   }
-  const isAGap = new Set(gaps)
-  return regions.map((r) => ({
-    pixels: r.pixels,
-    shows: isAGap.has(r) ? shownIn(r, product) : 'product',
-  }))
-}
-
-function shownIn({ pixels, tight, probability }: Region, product: number): Patch['shows'] {
-  const isBare = tight >= BARE_SHARE * pixels.length && pixels.length >= SMALLEST_BARE * product
-  if (isBare) return 'bare backdrop'
-  return probability < SURE_PRODUCT * pixels.length ? 'shaded backdrop' : 'product'
+  const isBare = ({ pixels, tight }: Region): boolean =>
+    tight >= BARE_SHARE * pixels.length && pixels.length >= SMALLEST_BARE * product
+  const bare = gaps.filter(isBare)
+  const bareShow = bare.length >= SEVERAL ? 'backdrop' : 'perhaps backdrop'
+  const shows = new Map<Region, Patch['shows']>(bare.map((r) => [r, bareShow]))
+  for (const r of gaps)
+    if (!shows.has(r) && r.probability < SURE_PRODUCT * r.pixels.length)
+      shows.set(r, 'perhaps backdrop')
+  return regions.map((r) => ({ pixels: r.pixels, shows: shows.get(r) ?? 'product' }))
 }
 
 /** Area over rim, in pixels: half the width of a long strip. */
