@@ -6,6 +6,7 @@ import {
   type LinearRgba,
   type PlaneU8,
 } from '@cloudbank/core/raster'
+import { deviation } from './scorecard'
 
 /** L* up to which a thing is black, and from which it is white. */
 const BLACK_L = 30
@@ -77,8 +78,3 @@ export function kindsOf(picture: LinearRgba, truth: PlaneU8): Kind[] {
 
 const mean = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length
-
-function deviation(values: readonly number[]): number {
-  const middle = mean(values)
-  return Math.sqrt(mean(values.map((value) => (value - middle) ** 2)))
-}

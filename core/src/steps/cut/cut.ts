@@ -40,7 +40,7 @@ const WORK_SIDE_PX = 520
 const DETAIL_BORDER = 0.4
 /**
  * … which is left whole where the finder expects less of its own map. Of twelve details of composites the ten above it are
- * cut at 0.95 or more, the two below at 0.66 and 0.91.
+ * cut at 0.96 or more, the two below at 0.66 and 0.91.
  */
 const SURE_OF_DETAIL = 0.9
 /** From this share on it is cut, and said to touch the border. */

@@ -74,15 +74,15 @@ const SURE_ENOUGH = 0.85
 export function matteFindings(matte: Matte): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
   const findings: CutFinding[] = []
-  const confidence = matte.signs && confidenceOf(matte.signs)
+  const { signs } = matte
   // Who repaired a cut has looked at it.
   if (matte.repairs > 0) findings.push({ code: 'repaired', count: matte.repairs })
-  else if (confidence !== null && confidence < SURE_ENOUGH)
+  else if (signs && confidenceOf(signs) < SURE_ENOUGH)
     findings.push({
       code: 'edge-unsure',
       share01: matte.unsure,
-      confidence01: confidence,
-      miss01: matte.signs ? expectedMiss(matte.signs) : 0,
+      confidence01: confidenceOf(signs),
+      miss01: expectedMiss(signs),
     })
   if (matte.atBorder !== 'clear')
     findings.push({ code: matte.atBorder === 'touches' ? 'cut-at-border' : 'cut-detail' })
