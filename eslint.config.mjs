@@ -82,7 +82,7 @@ export default tseslint.config(
   },
   {
     files: ['{core,hosts,web,server,bench,e2e}/src/**/*.{ts,tsx}'],
-    languageOptions: { parserOptions: { projectService: true } },
+    languageOptions: { parserOptions: { project: './tsconfig.lint.json' } },
     rules: {
       // A promise is waited for, handed on, or given to what says how it fails.
       '@typescript-eslint/no-floating-promises': 'error',
