@@ -59,10 +59,10 @@ test('axe-core finds nothing on the bench, at any stage, under any sky', async (
   const { page } = app
   await page.goto(shoot)
   await page.locator('.tile').first().dblclick()
-  await page.locator('[data-testid=viewer]').waitFor({ timeout: 60_000 })
+  await page.getByTestId('row').waitFor({ timeout: 60_000 })
   for (const stage of ['Light', 'Tidy', 'Cut', 'Ground', 'Frame', 'Finish']) {
     await page.locator('nav[aria-label=Stages] button', { hasText: stage }).click()
-    await page.getByRole('complementary', { name: 'Settings' }).waitFor()
+    await page.getByRole('region', { name: 'Desk' }).waitFor()
     expect(await complaints(), stage).toEqual([])
   }
 })

@@ -17,11 +17,26 @@ async function openBench(files: Parameters<typeof openShoot>[1]): Promise<void> 
   await drawn(page)
 }
 
-const drawn = (page: Page): Promise<void> =>
-  page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+/** Sees the shot alone, and waits until it is drawn. */
+async function drawn(page: Page): Promise<void> {
+  await page.getByRole('navigation', { name: 'Stages' }).waitFor()
+  await page.keyboard.press('f')
+  await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+}
 
 const slider = (name: string) => app.page.getByLabel(name, { exact: true })
-const history = () => app.page.getByRole('list', { name: 'History' })
+/** What was changed on the shot, as a list that is opened. */
+async function history() {
+  const list = app.page.getByRole('list', { name: 'History' })
+  if (!(await list.isVisible()))
+    await app.page.getByRole('button', { name: /^\d+ changes? to this shot/ }).click()
+  return list
+}
+/** Waits until a deed is the last one anywhere. */
+const undoes = (words: string | RegExp): Promise<void> =>
+  app.page
+    .getByRole('button', { name: typeof words === 'string' ? `Undo ${words}` : words })
+    .waitFor()
 
 /** What a setting of Light is for the first shot of the newest shoot, in the database. */
 async function keptLight(): Promise<Record<string, unknown>> {
@@ -35,20 +50,19 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await openShoot(app, ['OCK-101-front.jpg', 'OCK-101-reference.jpg'], 'measured')
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Enter')
-  await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+  await drawn(page)
   const exposure = page.getByLabel('Exposure', { exact: true })
   await exposure.focus()
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight')
-  await history().getByText('Exposure +0.20').waitFor()
+  await undoes('Exposure +0.20')
   await page.getByLabel('Contrast', { exact: true }).focus()
   await page.keyboard.press('End')
-  await history().getByText('Contrast +100').waitFor()
+  await undoes('Contrast +100')
   // A slider has the focus; letters still reach the screen.
   await page.keyboard.press('u')
   await expect.poll(() => page.getByLabel('Contrast', { exact: true }).inputValue()).toBe('0')
   await page.reload()
-  await history().getByText('Contrast +100').waitFor()
-  await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 30_000 })
+  await drawn(page)
   await page.keyboard.press('Shift+U')
   await expect.poll(() => page.getByLabel('Contrast', { exact: true }).inputValue()).toBe('100')
 
@@ -72,7 +86,7 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Enter')
   await expect.poll(() => exposure.inputValue()).toBe('0.2')
-  await history().getByText('Exposure +0.20, Contrast +100 copied to 1 shot').waitFor()
+  await (await history()).getByText('Exposure +0.20, Contrast +100 copied to 1 shot').waitFor()
 })
 
 describe('a change under way', () => {
@@ -95,9 +109,7 @@ describe('a change under way', () => {
     await expect.poll(() => slider('Warmth').inputValue()).toBe('7')
     expect(await exposure.inputValue()).toBe(held)
     await page.mouse.up()
-    await history()
-      .getByText(/^Exposure \+/)
-      .waitFor()
+    await undoes(/^Undo Exposure \+/)
     expect(await exposure.inputValue()).toBe(held)
     await other.close()
   })
@@ -115,15 +127,12 @@ describe('a change under way', () => {
 })
 
 describe('undo', () => {
-  const undoes = (words: string): Promise<void> =>
-    app.page.getByRole('button', { name: `Undo ${words}` }).waitFor()
-
   test('names the last deed anywhere and takes it back; a shot’s own history goes back for that shot alone', async () => {
     await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])
     const { page } = app
     await slider('Exposure').focus()
     await page.keyboard.press('ArrowRight')
-    await history().getByText('Exposure +0.05').waitFor()
+    await undoes('Exposure +0.05')
     await page.keyboard.press('t')
     const window = page.getByRole('dialog', { name: 'Copy to siblings' })
     await window.getByText('every other shot').click()
@@ -134,19 +143,19 @@ describe('undo', () => {
       // A slider that has the focus would take the arrow.
       await page.getByRole('heading', { level: 1 }).click()
       await page.keyboard.press(key)
-      await page.getByText(`${name} · `).waitFor()
+      await page.getByRole('heading', { level: 1, name }).waitFor()
     }
     await go('ArrowRight', 'OCK-102-front.jpg')
     await slider('Contrast').focus()
     await page.keyboard.press('ArrowRight')
-    await history().getByText('Contrast +1').waitFor()
+    await undoes('Contrast +1')
     await go('ArrowRight', 'OCK-103-front.jpg')
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
     // Of another shot, and still the last one.
     await undoes('Contrast +1')
     await page.keyboard.press('Control+z')
     await undoes('Exposure +0.05 copied to 2 shots')
-    await history().getByRole('button', { name: 'copied to 2 shots' }).click()
+    await (await history()).getByRole('button', { name: 'copied to 2 shots' }).click()
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0')
     await go('ArrowLeft', 'OCK-102-front.jpg')
     await expect.poll(() => slider('Exposure').inputValue()).toBe('0.05')
@@ -166,19 +175,59 @@ describe('undo', () => {
       await undoes(words)
     }
     await press('Contrast', 'Contrast +1')
-    await page.getByRole('radio', { name: 'The brief' }).click()
+    await page.getByRole('radio', { name: /^brief/ }).click()
     await press('Saturation', 'Saturation +1, in the brief')
     await page.keyboard.press('u')
     await expect.poll(() => slider('Saturation').inputValue()).toBe('0')
     expect(await slider('Contrast').inputValue()).toBe('1')
-    await page.getByRole('radio', { name: 'This shot' }).click()
+    await page.getByRole('radio', { name: 'this shot' }).click()
     await press('Warmth', 'Warmth +1')
     // With the slider still in hand.
     await page.keyboard.press('Control+z')
     await expect.poll(() => slider('Warmth').inputValue()).toBe('0')
     await press('Warmth', 'Warmth +1')
-    await history().getByRole('button', { name: 'Contrast +1' }).click()
+    await (await history()).getByRole('button', { name: 'Contrast +1' }).click()
     await expect.poll(() => slider('Contrast').inputValue()).toBe('0')
     expect(await slider('Warmth').inputValue()).toBe('0')
   })
+})
+
+test('a shot is seen in its row: framed between its neighbours, redrawn as it changes, and walked along', async () => {
+  const { page } = app
+  await openShoot(
+    app,
+    ['OCK-108-front.jpg', 'OCK-108-three-quarter.jpg', 'OCK-111-top.jpg'],
+    'made',
+  )
+  await page.locator('.tile[aria-label^="OCK-108-three-quarter"]').dblclick()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Light' }).click()
+  const now = page.locator('[data-testid=framed-now][data-drawn=true] canvas')
+  await now.waitFor({ timeout: 30_000 })
+  const neighbours = page.getByRole('group', { name: 'Row' }).getByRole('button')
+  await expect.poll(() => neighbours.count()).toBe(2)
+  // All stand on one line, at one size.
+  const boxes = await Promise.all(
+    [now, neighbours.nth(0), neighbours.nth(1)].map((one) => one.boundingBox()),
+  )
+  const [own, before, after] = boxes.map((box) => box!)
+  for (const other of [before!, after!]) {
+    expect([other.width, other.height, other.y]).toEqual([own!.width, own!.height, own!.y])
+  }
+  expect(own!.x - before!.x).toBe(after!.x - own!.x)
+  const middle = () =>
+    now.evaluate((canvas: HTMLCanvasElement) => {
+      const at = [canvas.width / 2, canvas.height * 0.7] as const
+      return [...canvas.getContext('2d')!.getImageData(...at, 1, 1).data]
+    })
+  const [red = 0] = await middle()
+  await slider('Exposure').focus()
+  await page.keyboard.press('Home')
+  await expect.poll(async () => (await middle())[0]!, { timeout: 20_000 }).toBeLessThan(red * 0.7)
+
+  await page.getByRole('heading', { level: 1 }).click()
+  await page.keyboard.press('ArrowLeft')
+  await page.getByRole('heading', { level: 1, name: 'OCK-108-front.jpg' }).waitFor()
+  await page.getByRole('button', { name: 'Open OCK-108-three-quarter.jpg' }).click()
+  await page.getByRole('heading', { level: 1, name: 'OCK-108-three-quarter.jpg' }).waitFor()
+  expect(await slider('Exposure').inputValue()).toBe('-3')
 })

@@ -88,8 +88,8 @@ test('some shots go by another brief, and back to their own', async () => {
 test('a line along what is level turns the picture, four corners make a rectangle', async () => {
   const { page } = app
   await page.locator('.tile[aria-label^="OCK-102-front"]').dblclick()
-  await page.getByText('Back to the sheet').waitFor()
-  await page.getByRole('button', { name: 'Frame' }).click()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Frame' }).click()
+  await page.keyboard.press('f')
   await page
     .getByTestId('viewer')
     .getByRole('img', { name: 'After frame' })
@@ -134,7 +134,7 @@ test('a line along what is level turns the picture, four corners make a rectangl
   const card = async () => (await frameOf('OCK-102-front.jpg'))?.perPlacement?.card?.fillPct
   await expect.poll(card, { timeout: 10_000 }).toBe(10)
   expect((await frameOf('OCK-102-front.jpg'))?.fillPct).toBeUndefined()
-  await page.getByRole('list', { name: 'History' }).getByText('Fill 10.0 %, for card').waitFor()
+  await page.getByRole('button', { name: 'Undo Fill 10.0 %, for card' }).waitFor()
   await page.getByRole('button', { name: 'As for all' }).click()
   await expect.poll(card, { timeout: 10_000 }).toBeUndefined()
 })

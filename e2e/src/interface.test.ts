@@ -80,7 +80,7 @@ describe('keyboard alone', () => {
     await page.keyboard.press('a')
     await page.getByText('13 shots selected').first().waitFor()
     await page.keyboard.press('Enter')
-    await page.getByTestId('viewer').waitFor()
+    await page.getByTestId('row').waitFor()
     await page.keyboard.press('Escape')
     await page.locator('.tile').first().waitFor()
   })

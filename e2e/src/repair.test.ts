@@ -194,7 +194,7 @@ test('a picture of one’s own lies behind the product, and is in the file that 
     .toBuffer()
   await page.locator('.tile', { hasText: 'top' }).dblclick()
   await page.locator('nav[aria-label=Stages] button', { hasText: 'Ground' }).click()
-  await page.getByRole('radio', { name: 'The brief' }).click()
+  await page.getByRole('radio', { name: /^brief/ }).click()
   await page.getByLabel('Ground', { exact: true }).selectOption('picture')
   const given = { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') }
   await page.getByLabel('Picture to import').setInputFiles(given)

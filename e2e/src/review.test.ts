@@ -70,7 +70,7 @@ test('a shoot is reviewed by keys alone, worst first, with a touch-up on the way
   // Touched up on the bench, and back to the same shot.
   const touched = await seen()
   await page.keyboard.press('Enter')
-  await page.getByText(`${touched} · `).waitFor()
+  await page.getByRole('heading', { level: 1, name: touched ?? '' }).waitFor()
   await page.keyboard.press('Escape')
   await page.getByText('worst first, 3 of 6').waitFor()
   expect(await seen()).toBe(touched)

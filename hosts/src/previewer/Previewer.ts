@@ -4,7 +4,7 @@ import type { FromPreviewer, PreviewAnswers, PreviewRequest, ToPreviewer } from 
 type Kind = PreviewRequest['kind']
 type RequestOf<K extends Kind> = Extract<PreviewRequest, { kind: K }>
 /** What is drawn again and again on one view. */
-type Drawn = 'draw' | 'view'
+type Drawn = 'draw' | 'view' | 'stages'
 
 interface Waiting {
   readonly resolve: (answer: PreviewAnswers[Kind]) => void

@@ -62,6 +62,8 @@ export type PreviewRequest =
   /** The picture as it leaves each step. */
   | {
       readonly kind: 'stages'
+      /** Of the drawings of one view only the newest is waited for. */
+      readonly view: string
       readonly picture: string
       readonly plan: Plan
       readonly assets: readonly JobAsset[]

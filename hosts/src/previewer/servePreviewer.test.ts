@@ -146,7 +146,14 @@ test('a spot is read from the photograph as it is, whatever is drawn', async () 
 })
 
 test('the picture is drawn as it leaves each step, or one of them', async () => {
-  const request = { kind: 'stages', picture: 'a', assets: [], mattes: [], sidePx: 40 } as const
+  const request = {
+    kind: 'stages',
+    view: 'v',
+    picture: 'a',
+    assets: [],
+    mattes: [],
+    sidePx: 40,
+  } as const
   const all = await ask<'stages'>({ ...request, plan: plan() })
   expect(all.map(({ step }) => step)).toEqual(['light', 'tidy', 'cut', 'ground', 'frame', 'finish'])
   const one = await ask<'stages'>({ ...request, plan: plan(), only: 'frame' })

@@ -1,7 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Link, NavLink, Outlet, useParams } from 'react-router'
 import { useShootView } from '../data'
-import { ShootName } from '../shoot'
+import { BenchPlace } from '../features/bench'
+import { ShootName, UndoButtons } from '../shoot'
 import { useCommand } from '../keys/commands'
 import { Help } from './Help'
 import { useGo } from '../ui/useGo'
@@ -11,7 +12,6 @@ import { ProductData } from './ProductData'
 import { Palette } from './Palette'
 import { SkyControl } from './SkyControl'
 import { WorkStrip } from './strip'
-import { UndoButtons } from './UndoButtons'
 import { strings } from './strings'
 
 /** The frame of the app: top bar, and the stations of a shoot. */
@@ -43,7 +43,7 @@ export function Shell() {
             {strings.cloudbank}
           </Text>
         </Link>
-        {shootId && <Place shootId={shootId} isBench={shotId !== undefined} />}
+        {shootId && <Place shootId={shootId} shotId={shotId} />}
         <Box flex="1" />
         <WorkStrip />
         <Palette />
@@ -60,13 +60,17 @@ export function Shell() {
   )
 }
 
-function Place({ shootId, isBench }: { shootId: string; isBench: boolean }) {
+function Place({ shootId, shotId }: { shootId: string; shotId: string | undefined }) {
   const view = useShootView(shootId)
   if (!view) return null
   return (
     <Flex align="baseline" gap="10px" minWidth="0">
       <Text color="softInk">/</Text>
-      <ShootName view={view} withKey={!isBench} />
+      {shotId === undefined ? (
+        <ShootName view={view} />
+      ) : (
+        <BenchPlace view={view} shotId={shotId} />
+      )}
     </Flex>
   )
 }
@@ -90,6 +94,8 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   useCommand('brief', () => go(`${base}/brief`))
   useCommand('review', () => go(`${base}/review`), !isBench)
   useCommand('deliver', () => go(`${base}/deliver`))
+  // The bench needs the height; its bar leads back.
+  if (isBench) return null
   return (
     <Flex
       as="nav"

@@ -28,12 +28,6 @@ export const strings = {
   sky: 'Sky',
   skyWithLevel: (level: string | number): string => `Sky: ${level}`,
 
-  // UndoButtons
-  undo: 'Undo',
-  undoWithWords: (words: string | number): string => `Undo: ${words}`,
-  redo: 'Redo',
-  redoWithWords: (words: string | number): string => `Redo: ${words}`,
-
   // finds
   runs: 'Runs',
   outlets: 'Outlets',

@@ -6,7 +6,7 @@ import type { ShootView, Shot } from '../data'
 import { useAssets } from '../work/assets'
 import { StageCanvas } from './StageCanvas'
 import { useOpenPicture, type OpenPicture } from './useOpenPicture'
-import { useMattes, useStagePictures } from './useStagePictures'
+import { useMattes, useStepPicture } from './useStepPicture'
 
 interface Props {
   readonly view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>
@@ -37,8 +37,7 @@ export function StagePreview({ view, shot, picture, steps, sidePx, label }: Prop
   )
   const assets = useAssets(plan)
   const mattes = useMattes(plan, assets)
-  const stages = useStagePictures(picture, plan, assets, mattes, { sidePx, only: 'finish' })
-  const made = stages.find(({ step }) => step === 'finish')
+  const made = useStepPicture(picture, plan, assets, mattes, { step: 'finish', sidePx })
   return (
     <Box width="100%" aspectRatio={1} background="mat" data-drawn={made !== undefined}>
       {made && <StageCanvas picture={made} label={label} />}

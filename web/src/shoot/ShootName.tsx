@@ -9,10 +9,10 @@ import { ShootWindow, type ShootDetails } from './ShootWindow'
 import { strings } from './strings'
 
 /** The shoot's name and due date in the bar; a click or a key changes them, and its brief. */
-export function ShootName({ view, withKey }: { view: ShootView; withKey: boolean }) {
+export function ShootName({ view }: { view: ShootView }) {
   const [open, setOpen] = useState(false)
   const { shoot, briefRow } = view
-  useCommand('shoot', () => setOpen(true), withKey)
+  useCommand('shoot', () => setOpen(true))
   const keep = ({ name, dueOn, brief }: ShootDetails): void =>
     attempt(
       perform({

@@ -1,5 +1,6 @@
 export { DueText } from './DueText'
 export { ShootName } from './ShootName'
 export { ShootWindow, type ShootDetails } from './ShootWindow'
+export { UndoButtons } from './UndoButtons'
 export { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from './keptBriefs'
 export { useBriefChoices } from './useBriefChoices'

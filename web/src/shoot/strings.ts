@@ -17,6 +17,12 @@ export const strings = {
   replacesEverySettingWithThat: 'Replaces every setting with that brief’s. Undo brings yours back.',
   cancel: 'Cancel',
 
+  // UndoButtons
+  undo: 'Undo',
+  undoWithWords: (words: string | number): string => `Undo: ${words}`,
+  redo: 'Redo',
+  redoWithWords: (words: string | number): string => `Redo: ${words}`,
+
   // due
   dayLate: 'a day late',
   inDays: (days: string | number): string => `in ${days} days`,

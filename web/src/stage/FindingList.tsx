@@ -1,24 +1,30 @@
 import { findingsByKind } from '@cloudbank/core/shoot'
 import { findingsWith } from '../work/model'
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { Rendition, ShootView, Shot } from '../data'
 import { Attention, FindingWhy } from '../ui'
+import { DeskPart } from './desk'
 import { strings } from './strings'
 
+interface Props {
+  readonly view: ShootView
+  readonly shot: Shot
+  readonly shown: Rendition | undefined
+}
+
+/** What was found about a shot, as a part of the desk. */
+export const FindingsPart = (props: Props) => (
+  <DeskPart title={strings.findings} width={200} grow={1}>
+    <FindingList {...props} />
+  </DeskPart>
+)
+
 /** What was found about a shot, with figures and remedies. */
-export const FindingList = memo(function FindingList(props: {
-  view: ShootView
-  shot: Shot
-  shown: Rendition | undefined
-}) {
-  const { view, shot, shown } = props
+export const FindingList = memo(function FindingList({ view, shot, shown }: Props) {
   const findings = findingsWith(shot, view, shown ? [shown] : [])
   return (
-    <>
-      <Heading as="h2" fontSize="15px" marginTop="18px" marginBottom="6px">
-        {strings.findings}
-      </Heading>
+    <Box fontSize="12px">
       {shot.failure && (
         <Flex gap="8px" align="baseline">
           <Attention />
@@ -26,11 +32,9 @@ export const FindingList = memo(function FindingList(props: {
         </Flex>
       )}
       {findings.length === 0 && !shot.failure && <Text color="softInk">{strings.none}</Text>}
-      <Box fontSize="12px">
-        {findingsByKind(findings).map((kind) => (
-          <FindingWhy key={kind[0].code} findings={kind} />
-        ))}
-      </Box>
-    </>
+      {findingsByKind(findings).map((kind) => (
+        <FindingWhy key={kind[0].code} findings={kind} />
+      ))}
+    </Box>
   )
 })

@@ -8,6 +8,8 @@ import { Viewer } from './Viewer'
 
 const PICTURE = { width: 1200, height: 600 }
 
+const WHOLE = { place: 'whole' } as const
+
 type Given = Partial<Parameters<typeof Viewer>[0]>
 
 const viewer = (given: Given) => (
@@ -19,6 +21,7 @@ const viewer = (given: Given) => (
     compare="result"
     showOriginal={false}
     onScale={() => undefined}
+    shows={WHOLE}
     {...given}
   />
 )
@@ -132,13 +135,24 @@ test('says where the pointer is while it is in the picture', () => {
   expect(points).toEqual([{ x: 0.5, y: 0.5 }, null, null])
 })
 
-test('goes to a place at 1:1, and by keys to the whole picture and back', async () => {
+test('goes to a place at 1:1, to the middle, and to the whole picture; asked again, it goes there anew', async () => {
   const { view, change, user } = open()
   const whole = view()
-  change({ goTo: { x: 0.25, y: 0.5 } })
+  change({ shows: { place: { x: 0.25, y: 0.5 } } })
   expect(view()).toEqual({ scale: 1, x: 100, y: 0 })
-  await user.keyboard('f')
+  change({ shows: { place: 'actual' } })
+  expect(view()).toEqual({ scale: 1, x: -200, y: 0 })
+  await user.keyboard('.')
+  expect(view().scale).toBe(1.5)
+  change({ shows: { place: 'actual' } })
+  expect(view().scale).toBe(1)
+  change({ shows: { place: 'whole' } })
   expect(view()).toEqual(whole)
+})
+
+test('in a row the whole picture leaves no room about itself', () => {
+  const { view } = open({ marginPx: 0 })
+  expect(view()).toEqual({ scale: DRAWN.width / PICTURE.width, x: 0, y: 100 })
 })
 
 test('two panes lie alike when one is zoomed', () => {

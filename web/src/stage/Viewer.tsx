@@ -1,23 +1,22 @@
 import { Box, Flex } from '@chakra-ui/react'
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { useCommand } from '../keys/commands'
 import { useHeld } from '../keys/useHeld'
 import { useViewerTool, type PointerTool } from './useViewerTool'
 import {
-  centred,
-  centredOn,
-  fitView,
+  viewOf,
   zoomAt,
+  type Place,
   type PicturePoint,
   type Shown,
   type Sides,
   type View,
 } from './view'
 import { HalfLabel, PictureLayer, ViewerPane, type ViewerPicture } from './ViewerPane'
+import type { Compare } from './bench'
+import { useSides } from './useSides'
 import { WipeLine } from './WipeLine'
 import { strings } from './strings'
-
-export type Compare = 'result' | 'wipe' | 'beside'
 
 interface Props extends ViewerPicture {
   readonly original: string | undefined
@@ -31,9 +30,13 @@ interface Props extends ViewerPicture {
   readonly overlay?: (shown: Shown) => React.ReactNode
   /** Told how the picture lies. */
   readonly onShown?: (shown: Shown) => void
-  /** A place to show at 1:1; another object goes there anew. */
-  readonly goTo?: PicturePoint | null
+  /** What is shown of the picture; another object goes there anew. */
+  readonly shows: { readonly place: Place }
+  /** Room that the whole picture leaves about itself, in screen pixels. */
+  readonly marginPx?: number
 }
+
+const MARGIN_PX = 24
 
 /** Shows a result over its original, in register: pan by dragging, zoom at the pointer. */
 export function Viewer(props: Props) {
@@ -44,7 +47,12 @@ export function Viewer(props: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const viewer = useSides(frame)
   const panes = compare === 'beside' ? 2 : 1
-  const [shown, setView] = useShown(picture, viewer.width / panes, viewer.height, props.goTo)
+  const [shown, setView] = useShown(
+    picture,
+    { width: viewer.width / panes, height: viewer.height },
+    props.shows,
+    props.marginPx ?? MARGIN_PX,
+  )
   const handlers = useViewerTool({ frame, shown, picture, tool, onPoint })
   const [wipe01, setWipe01] = useState(0.5)
   useEffect(
@@ -111,47 +119,27 @@ export function Viewer(props: Props) {
   )
 }
 
-/** Sides of an element, in screen pixels, as they change; 0 × 0 at first. */
-function useSides(frame: RefObject<HTMLElement | null>): Sides {
-  const [sides, setSides] = useState<Sides>({ width: 0, height: 0 })
-  useEffect(() => {
-    if (!frame.current) return
-    const observer = new ResizeObserver(([entry]) => entry && setSides(entry.contentRect))
-    observer.observe(frame.current)
-    return () => observer.disconnect()
-  }, [frame])
-  return sides
-}
-
-/** How the picture lies in its pane: whole at first, then as keys, places and the pointer have it. */
+/** How the picture lies in its pane: as is asked at first, then as keys and the pointer have it. */
 function useShown(
   { width, height }: Sides,
-  paneWidth: number,
-  paneHeight: number,
-  goTo: PicturePoint | null | undefined,
+  { width: paneWidth, height: paneHeight }: Sides,
+  shows: { readonly place: Place },
+  marginPx: number,
 ): [shown: Shown | null, setView: (view: View) => void] {
   const [shown, setShown] = useState<Shown | null>(null)
-  const pane = { width: paneWidth, height: paneHeight }
-  const show = (view: View): void => setShown({ view, pane })
   const setView = useCallback(
     (view: View) => setShown({ view, pane: { width: paneWidth, height: paneHeight } }),
     [paneWidth, paneHeight],
   )
-  const fit = useCallback(
-    () => setView(fitView({ width, height }, { width: paneWidth, height: paneHeight })),
-    [width, height, paneWidth, paneHeight, setView],
-  )
-  // A new picture, size or number of panes starts from the whole picture.
-  useEffect(() => (paneWidth > 0 ? fit() : undefined), [fit, paneWidth])
+  // A new picture, size or number of panes starts from there as well.
   useEffect(() => {
-    if (goTo && paneWidth > 0) show(centredOn(goTo, 1 / devicePixelRatio, { width, height }, pane))
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a new place moves the picture
-  }, [goTo])
+    if (paneWidth === 0) return
+    const pane = { width: paneWidth, height: paneHeight }
+    setView(viewOf(shows.place, { width, height }, pane, marginPx))
+  }, [shows, width, height, paneWidth, paneHeight, marginPx, setView])
   const zoomMiddle = (factor: number): void => {
-    if (shown) show(zoomAt(shown.view, factor, { x: pane.width / 2, y: pane.height / 2 }))
+    if (shown) setView(zoomAt(shown.view, factor, { x: paneWidth / 2, y: paneHeight / 2 }))
   }
-  useCommand('fit', fit)
-  useCommand('actual', () => show(centred(1 / devicePixelRatio, { width, height }, pane)))
   useCommand('larger', () => zoomMiddle(1.5))
   useCommand('smaller', () => zoomMiddle(1 / 1.5))
   return [shown, setView]

@@ -4,10 +4,16 @@ import type { JobAsset } from '@cloudbank/hosts/pool'
 import type { Product, Rendition, ShootView, Shot } from '../data'
 import type { OpenPicture, ShotMattes } from '../preview'
 import type { ShotEditor } from './useShotEditor'
-import type { Compare } from './Viewer'
+import type { Place } from './view'
 
 /** Longer side of the preview that follows the settings, in pixels: beyond it the full size has more to show. */
 export const PREVIEW_SIDE_PX = 1600
+
+/** How a shot is seen: in its frame between its neighbours, or alone. */
+export type Seen = { readonly in: 'row' } | { readonly in: 'alone'; readonly place: Place }
+
+/** What a result that is seen alone is compared with its original by. */
+export type Compare = 'result' | 'wipe' | 'beside'
 
 /** Everything that the parts of the bench share. */
 export interface Bench {
@@ -23,8 +29,10 @@ export interface Bench {
   readonly isFromReview: boolean
   readonly stage: StepId
   readonly setStage: (stage: StepId) => void
+  readonly seen: Seen
+  /** Shows it so; alone, the picture goes to that place every time. */
+  readonly see: (seen: Seen) => void
   readonly compare: Compare
-  readonly setCompare: (compare: Compare) => void
   readonly editor: ShotEditor
   /** The plan with what is being changed. The same object for as long as it says the same. */
   readonly plan: Plan
@@ -42,4 +50,9 @@ export interface Bench {
   readonly made: readonly Rendition[]
   readonly rendition: Rendition | undefined
   readonly showRendition: (placementId: string) => void
+}
+
+/** Sees a shot alone, where the pointer works on it; as it is seen where it is alone already. */
+export const seenAlone = ({ seen, see }: Pick<Bench, 'seen' | 'see'>): void => {
+  if (seen.in === 'row') see({ in: 'alone', place: 'whole' })
 }

@@ -1,6 +1,7 @@
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
-  // FactsPanel
+  // FactsDesk
+  inBriefLabel: (title: string): string => `${title} in the brief`,
   changeItInBrief: 'Change it in the brief',
   renditions: 'Renditions',
   noneMadeYetMakeThem: 'None made yet. Make them from the sheet.',
@@ -13,19 +14,26 @@ export const strings = {
   couldntBeMade: (failure: string | number): string => `Couldn’t be made: ${failure}`,
   none: 'None.',
 
-  // PlainStage
+  // PicturedStage
   after: (stage: string | number): string => `After ${stage}`,
 
   // Stage
-  result: 'Result',
-  wipe: 'Wipe',
-  sideBySide: 'Side by side',
-  hold: 'Hold',
-  forOriginal: 'for the original',
   cantBeShown: (fileName: string | number, failure: string | number): string =>
     `${fileName} can’t be shown: ${failure}.`,
-  fit: 'Fit',
-  settings: 'Settings',
+
+  // Desk
+  desk: 'Desk',
+
+  // Row
+  row: 'Row',
+  openShot: (fileName: string): string => `Open ${fileName}`,
+  alongRow: 'along the row',
+
+  // FramedNow
+  inFrame: (fileName: string): string => `${fileName} in its frame`,
+
+  // Viewer
+  result: 'Result',
 
   // ViewerPane
   theOriginal: 'The original',
@@ -44,10 +52,10 @@ export const strings = {
   typed: (label: string | number): string => `${label}, typed`,
 
   // LevelChoice
-  thisShot: 'This shot',
-  itsLighting: 'Its lighting',
-  brief: 'The brief',
-  changesApplyTo: 'Changes apply to',
+  thisShot: 'this shot',
+  itsLighting: (shots: number): string => `lighting, ${shots}`,
+  brief: (shots: number): string => `brief, ${shots}`,
+  changesApplyTo: 'A change applies to',
 
   // SettingTrack
   clearThisShots: (label: string | number): string => `Clear this shot’s ${label}`,

@@ -1,6 +1,6 @@
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import type { Bench } from './bench'
-import { useStagePictures } from '../preview'
+import { useStepPicture } from '../preview'
 
 /** Longer side of the picture, in pixels. */
 const SIDE_PX = 1200
@@ -8,10 +8,9 @@ const SIDE_PX = 1200
 /** The picture as it leaves the stage that the bench is at; undefined until it is drawn. */
 export function useStagePicture(bench: Bench): StageRaster | undefined {
   const { stage, plan, assets, mattes } = bench
-  const pictures = useStagePictures(bench.picture, plan, assets, mattes, {
+  return useStepPicture(bench.picture, plan, assets, mattes, {
+    step: stage,
     sidePx: SIDE_PX,
-    only: stage,
-    ...(bench.editor.placementId === null ? {} : { placementId: bench.editor.placementId }),
+    placementId: bench.editor.placementId ?? undefined,
   })
-  return pictures.find(({ step }) => step === stage)
 }

@@ -11,6 +11,9 @@ export interface PicturePoint {
   readonly y: number
 }
 
+/** What of a picture is shown: all of it, its middle at 1:1, or a place at 1:1. */
+export type Place = 'whole' | 'actual' | PicturePoint
+
 export interface Sides {
   readonly width: number
   readonly height: number
@@ -52,6 +55,13 @@ export function centredOn(at: PicturePoint, scale: number, picture: Sides, viewe
     x: viewer.width / 2 - at.x * picture.width * scale,
     y: viewer.height / 2 - at.y * picture.height * scale,
   }
+}
+
+/** How a picture lies that shows a place. */
+export function viewOf(place: Place, picture: Sides, viewer: Sides, marginPx: number): View {
+  if (place === 'whole') return fitView(picture, viewer, marginPx)
+  const at = place === 'actual' ? { x: 0.5, y: 0.5 } : place
+  return centredOn(at, 1 / devicePixelRatio, picture, viewer)
 }
 
 /** The point of the picture, as fractions of its sides, that lies under a point of the viewer. */

@@ -1,2 +1,2 @@
-export { settingOf, stageOf, STEP_LENSES, STEP_UIS } from './registry'
+export { seenIn, settingOf, stageOf, STEP_LENSES, STEP_UIS } from './registry'
 export type { StepUi } from './stepUi'

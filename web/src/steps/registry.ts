@@ -18,6 +18,9 @@ const uiOf = (step: StepId): StepUi => {
   return ui
 }
 
+/** Where a shot is seen first at a step. */
+export const seenIn = (step: StepId): StepUi['seenIn'] => uiOf(step).seenIn
+
 export const stageOf = (step: StepId): StageComponent => uiOf(step).stage
 
 /** The control of a setting of the kind `own`; undefined where it is set on the bench alone. */

@@ -35,10 +35,12 @@ export async function measureFlip(page: Page, url: string, model: string): Promi
   await untilMeasured(page, measuredBefore + PHOTOGRAPHS)
   const id = await page.locator('[data-shot]').first().getAttribute('data-shot')
   await page.goto(`${page.url()}/shots/${id ?? ''}`)
+  await page.getByRole('navigation', { name: 'Stages' }).waitFor()
+  await page.keyboard.press('f')
   const drawn = page.locator('[data-testid=viewer] [data-drawn]')
   const peak = watchPeak(rendererBytes)
   for (let i = 1; i <= PHOTOGRAPHS; i++) {
-    await page.getByText(`· ${i} of ${PHOTOGRAPHS}`).waitFor()
+    await page.getByText(`${i} of ${PHOTOGRAPHS}`, { exact: true }).waitFor()
     await drawn.waitFor({ timeout: 60_000 })
     await page.keyboard.press('ArrowRight')
   }

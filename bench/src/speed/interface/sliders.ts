@@ -19,9 +19,10 @@ const MOVES = 40
 export async function measureSliders(page: Page): Promise<SliderResult> {
   const id = await page.locator('[data-shot]').first().getAttribute('data-shot')
   await page.goto(`${page.url()}/shots/${id ?? ''}`)
+  // The cut comes first, in the row, so that it does not compete.
+  await page.locator('[data-testid=framed-now][data-drawn=true]').waitFor({ timeout: 60_000 })
+  await page.keyboard.press('f')
   await page.locator('[data-testid=viewer] [data-drawn]').waitFor({ timeout: 60_000 })
-  // The cut of the line of stages comes first, so that it does not compete.
-  await page.getByLabel('After Finish').waitFor({ timeout: 60_000 })
   const plain = await dragSlider(page, 'Exposure')
   for (const label of ['Contrast', 'Shadows', 'Warmth', 'Saturation', 'Vibrance']) {
     await page.getByLabel(label, { exact: true }).focus()

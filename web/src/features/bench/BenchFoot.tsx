@@ -1,25 +1,23 @@
 import { isTouched, verdictWords } from '@cloudbank/core/shoot'
 import { isChangedSince, recipeOf } from '../../work/model'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { memo, useState } from 'react'
+import { useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../keys/commands'
 import { keyLabel } from '../../keys/keys'
-import { perform, putFields, useHistory, type ShootView, type Shot } from '../../data'
+import { perform, putFields, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key, ReturnWindow } from '../../ui'
-import { shotScope, undoBefore } from '../../work/undo'
 import { recordVerdict } from '../../work/verdicts'
+import { UndoButtons } from '../../shoot'
+import type { Bench } from '../../stage/bench'
 import { CarryWindow } from './CarryWindow'
+import { ShotHistory } from './ShotHistory'
 import { strings } from './strings'
 
-/** Deeds of a shot's history that are shown. */
-const SHOWN = 6
-
-/** History as words; undo and redo, restore original, carry, pass, return. */
-export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootView; shot: Shot }) {
-  const scope = shotScope(shot)
-  const history = useHistory(scope)
+/** The way back; undo and redo in words, the shot's history; restore original, carry, pass, return. */
+export function BenchFoot({ bench }: { readonly bench: Bench }) {
+  const { view, shot } = bench
   const [carrying, setCarrying] = useState(false)
   const [returning, setReturning] = useState(false)
   const touched = isTouched(shot)
@@ -49,39 +47,13 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       borderTopWidth="1px"
       borderColor="hairline"
     >
-      <Flex
-        as="ol"
-        aria-label={strings.history}
-        flex="1"
-        minWidth="0"
-        gap="14px"
-        overflow="hidden"
-        fontSize="12px"
-        listStyleType="none"
-      >
-        {history.length === 0 && (
-          <Text as="li" color="softInk">
-            {strings.noChangesToThisShot}
-          </Text>
-        )}
-        {history.slice(-SHOWN).map((deed) => (
-          <li key={deed.id}>
-            <Text
-              as="button"
-              whiteSpace="nowrap"
-              cursor={deed.undone ? 'default' : 'pointer'}
-              color={deed.undone ? 'softInk' : 'ink'}
-              textDecoration={deed.undone ? 'line-through' : undefined}
-              _hover={deed.undone ? {} : { textDecoration: 'underline' }}
-              title={deed.undone ? undefined : strings.goBackToBeforeThis}
-              aria-disabled={deed.undone}
-              onClick={() => deed.undone || attempt(undoBefore(deed.id, scope))}
-            >
-              {deed.words}
-            </Text>
-          </li>
-        ))}
-      </Flex>
+      <Action look="quiet" onClick={bench.leave}>
+        {bench.isFromReview ? strings.review : strings.sheet} <Key>{keyLabel('clear')}</Key>
+      </Action>
+      <Box width="1px" height="20px" background="hairline" />
+      <UndoButtons shootId={view.shoot.id} />
+      <ShotHistory shot={shot} />
+      <Box flex="1" />
       <Verdict view={view} shot={shot} />
       <Action look="quiet" disabled={!touched} onClick={restore}>
         {strings.restoreOriginal}
@@ -89,12 +61,16 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       <Action look="quiet" disabled={!touched} onClick={() => setCarrying(true)}>
         {strings.copyTo} <Key>{keyLabel('carry')}</Key>
       </Action>
-      <Box width="1px" height="20px" background="hairline" />
-      <Action look="quiet" onClick={pass} aria-pressed={shot.verdict?.kind === 'passed'}>
-        {strings.pass} <Key>{keyLabel('pass')}</Key>
-      </Action>
-      <Action look="quiet" onClick={() => setReturning(true)}>
+      <Action minHeight="28px" onClick={() => setReturning(true)}>
         {strings.return} <Key>{keyLabel('return')}</Key>
+      </Action>
+      <Action
+        look="main"
+        minHeight="28px"
+        onClick={pass}
+        aria-pressed={shot.verdict?.kind === 'passed'}
+      >
+        {strings.pass} <Key>{keyLabel('pass')}</Key>
       </Action>
       <CarryWindow view={view} shot={shot} open={carrying} onClose={() => setCarrying(false)} />
       <ReturnWindow
@@ -104,7 +80,7 @@ export const BenchFoot = memo(function BenchFoot({ view, shot }: { view: ShootVi
       />
     </Flex>
   )
-})
+}
 
 function Verdict({ view, shot }: { view: ShootView; shot: Shot }) {
   if (!shot.verdict) return null

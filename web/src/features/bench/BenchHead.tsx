@@ -1,44 +1,65 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { chakra, Flex } from '@chakra-ui/react'
 import { keyLabel } from '../../keys/keys'
-import { Action, Key } from '../../ui'
-import { StageLine } from './StageLine'
+import { LevelChoice } from '../../stage/controls'
 import type { Bench } from '../../stage/bench'
-import { useStagePictures } from '../../preview'
+import { Key } from '../../ui'
+import { StageLine } from './StageLine'
+import { isSeenBy, WAYS, type Way } from './ways'
 import { strings } from './strings'
 
-/** Longer side of the pictures in the line of stages. */
-const SMALL_SIDE_PX = 192
+interface Props {
+  readonly bench: Bench
+  readonly lookBy: (way: Way) => void
+}
 
-/** Which shot it is, and the line of stages. */
-export function BenchHead({ bench }: { bench: Bench }) {
-  const { shot, product, order, at, picture, plan, assets, mattes } = bench
-  const pictures = useStagePictures(picture, plan, assets, mattes, { sidePx: SMALL_SIDE_PX })
+/** For what a change is kept, the stages, and how the shot is looked at. */
+export function BenchHead({ bench, lookBy }: Props) {
   return (
     <Flex
       gridArea="head"
-      align="flex-end"
-      gap="16px"
+      align="center"
+      gap="20px"
       paddingX="16px"
-      paddingBottom="6px"
       background="paper"
       borderBottomWidth="1px"
       borderColor="hairline"
     >
-      <Box width="270px" flex="none" alignSelf="center">
-        <Heading as="h1" fontSize="16px" fontWeight="700" truncate>
-          {[product?.name ?? shot.fileName, product ? shot.angle : null]
-            .filter((part) => part)
-            .join(', ')}
-        </Heading>
-        <Text color="softInk" fontFamily="mono" fontSize="12px" truncate>
-          {strings.countOfTotal(shot.fileName, at + 1, order.length)}
-        </Text>
-        <Action look="quiet" marginLeft="-6px" onClick={bench.leave}>
-          {bench.isFromReview ? strings.backToReview : strings.backToSheet}{' '}
-          <Key>{keyLabel('clear')}</Key>
-        </Action>
-      </Box>
-      <StageLine pictures={pictures} stage={bench.stage} onStage={bench.setStage} />
+      <LevelChoice editor={bench.editor} view={bench.view} shot={bench.shot} step={bench.stage} />
+      <StageLine bench={bench} />
+      <Flex
+        role="group"
+        aria-label={strings.waysToLook}
+        gap="4px"
+        flex="none"
+        css={{ '@media (max-width: 1180px)': { '& kbd': { display: 'none' } } }}
+      >
+        {WAYS.map(({ keyName, word }) => (
+          <WayButton
+            key={keyName}
+            type="button"
+            aria-pressed={isSeenBy(keyName, bench)}
+            onClick={() => lookBy(keyName)}
+          >
+            {word} <Key>{keyLabel(keyName)}</Key>
+          </WayButton>
+        ))}
+      </Flex>
     </Flex>
   )
 }
+
+const WayButton = chakra('button', {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    gap: '5px',
+    height: '28px',
+    paddingX: '4px',
+    cursor: 'pointer',
+    whiteSpace: 'nowrap',
+    color: 'softInk',
+    borderBottomWidth: '2px',
+    borderColor: 'transparent',
+    '&[aria-pressed=true]': { color: 'ink', fontWeight: 700, borderColor: 'ink' },
+  },
+})

@@ -4,7 +4,6 @@ import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView, type Shot } from '../../data'
 import { BenchFoot } from './BenchFoot'
 import { BenchHead } from './BenchHead'
-import { Siblings } from './Siblings'
 import { stageOf } from '../../steps'
 import { useBench } from './useBench'
 
@@ -18,19 +17,18 @@ export function BenchPage() {
 }
 
 function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
-  const bench = useBench(view, shot)
+  const { lookBy, ...bench } = useBench(view, shot)
   const Stage = stageOf(bench.stage)
   return (
     <Grid
       height="100%"
-      gridTemplateAreas={`"head head head" "tools tools tools" "siblings picture panel" "foot foot foot"`}
-      gridTemplateRows="104px 38px minmax(0, 1fr) 44px"
-      gridTemplateColumns="140px minmax(0, 1fr) 280px"
+      gridTemplateAreas={`"head" "picture" "desk" "foot"`}
+      gridTemplateRows="58px minmax(0, 1fr) 236px 42px"
+      gridTemplateColumns="minmax(0, 1fr)"
     >
-      <BenchHead bench={bench} />
-      <Siblings view={view} shot={shot} onGo={bench.open} />
+      <BenchHead bench={bench} lookBy={lookBy} />
       <Stage key={bench.stage} bench={bench} />
-      <BenchFoot view={view} shot={shot} />
+      <BenchFoot bench={bench} />
     </Grid>
   )
 }

@@ -1,61 +1,59 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
-import { memo } from 'react'
-import { STEPS, type StepId } from '@cloudbank/core/steps'
-import type { StageRaster } from '@cloudbank/hosts/previewer'
+import { Box, chakra, Flex } from '@chakra-ui/react'
+import { planHem, STEPS } from '@cloudbank/core/steps'
 import { KEYS, keyLabel } from '../../keys/keys'
+import type { Bench } from '../../stage/bench'
 import { Key } from '../../ui'
-import { StageCanvas } from '../../preview'
+import '../../ui/hem.css'
+import { findingsWith, recipeOf, standingOf } from '../../work/model'
 import { strings } from './strings'
 
-interface Props {
-  readonly pictures: readonly StageRaster[]
-  readonly stage: StepId
-  readonly onStage: (stage: StepId) => void
-}
-
-/** The line of stages: the picture as it leaves each step; the one being worked on is larger. */
-export const StageLine = memo(function StageLine({ pictures, stage, onStage }: Props) {
+/** The shot's hem, large: a segment a stage, whose shape says how it stands. */
+export function StageLine({ bench }: { readonly bench: Bench }) {
+  const { view, shot, stage, setStage, made } = bench
+  const segments = planHem({
+    standing: standingOf(shot, recipeOf(view), view.renditions),
+    findings: findingsWith(shot, view, made),
+    failed: shot.failure !== null,
+  })
   return (
-    <Flex as="nav" aria-label={strings.stages} align="flex-end" gap="6px">
+    <Flex
+      as="nav"
+      aria-label={strings.stages}
+      flex="1"
+      minWidth="0"
+      justify="center"
+      align="center"
+      gap="8px"
+      css={{ '--hem': '1.4px' }}
+    >
       <Key title={KEYS.previousStage.words}>{keyLabel('previousStage')}</Key>
-      {STEPS.map(({ id, title }, i) => {
-        const picture = pictures.find(({ step }) => step === id)
-        const current = id === stage
-        return (
-          <Flex key={id} align="center" gap="6px">
-            {i > 0 && <Box width="10px" height="1px" background="faint" marginBottom="18px" />}
-            <Stage
-              type="button"
-              aria-current={current ? 'step' : undefined}
-              onClick={() => onStage(id)}
-            >
-              <Box
-                width={current ? '92px' : '64px'}
-                height={current ? '69px' : '48px'}
-                background="mat"
-              >
-                {picture && <StageCanvas picture={picture} label={strings.after(title)} />}
-              </Box>
-              <Text fontSize="12px" fontWeight={current ? 700 : 500}>
-                {title}
-              </Text>
-            </Stage>
+      {STEPS.map(({ id, title }, i) => (
+        <Stage
+          key={id}
+          type="button"
+          title={segments[i]!.words}
+          aria-current={id === stage ? 'step' : undefined}
+          onClick={() => setStage(id)}
+        >
+          <Flex height="10px" align="flex-end">
+            <Box flex="1" className={`hem-segment ${segments[i]!.state}`} />
           </Flex>
-        )
-      })}
+          <span>{title}</span>
+        </Stage>
+      ))}
       <Key title={KEYS.nextStage.words}>{keyLabel('nextStage')}</Key>
     </Flex>
   )
-})
+}
 
 const Stage = chakra('button', {
   base: {
-    display: 'block',
+    flex: '0 1 84px',
+    minWidth: '0',
     cursor: 'pointer',
     color: 'softInk',
-    textAlign: 'left',
-    borderBottomWidth: '2px',
-    borderColor: 'transparent',
-    '&[aria-current=step]': { color: 'ink', borderColor: 'ink' },
+    lineHeight: '22px',
+    '& > span': { paddingX: '4px', borderBottomWidth: '3px', borderColor: 'transparent' },
+    '&[aria-current=step]': { color: 'ink', fontWeight: 700, '& > span': { borderColor: 'ink' } },
   },
 })

@@ -1,1 +1,2 @@
 export { BenchPage } from './BenchPage'
+export { BenchPlace } from './BenchPlace'

@@ -6,9 +6,8 @@ export const strings = {
   verdictCouldntBeSaved: 'The verdict couldn’t be saved',
   restoredOriginalOf: (fileName: string | number): string => `Restored the original of ${fileName}`,
   originalCouldntBeRestored: 'The original couldn’t be restored',
-  history: 'History',
-  noChangesToThisShot: 'No changes to this shot yet.',
-  goBackToBeforeThis: 'Go back to before this change',
+  review: 'Review',
+  sheet: 'Sheet',
   restoreOriginal: 'Restore original',
   copyTo: 'Copy to …',
   pass: 'Pass',
@@ -16,13 +15,10 @@ export const strings = {
   changedSince: ', changed since',
 
   // BenchHead
-  countOfTotal: (
-    fileName: string | number,
-    value: string | number,
-    count: string | number,
-  ): string => `${fileName} · ${value} of ${count}`,
-  backToReview: 'Back to the review',
-  backToSheet: 'Back to the sheet',
+  waysToLook: 'How it is seen',
+
+  // BenchPlace
+  countOfTotal: (value: number, count: number): string => `${value} of ${count}`,
 
   // CarryWindow
   otherShotsOfThisProduct: 'the other shots of this product',
@@ -38,12 +34,18 @@ export const strings = {
   cancel: 'Cancel',
   copyToWithCount: (count: number): string => `Copy to ${countOf(count, 'shot')}`,
 
-  // Siblings
-  siblings: 'Siblings',
-  product: 'Product',
-  lighting: 'Lighting',
+  // ShotHistory
+  history: 'History',
+  noChangesToThisShot: 'No changes to this shot yet.',
+  changesToThisShot: (count: number): string => `${countOf(count, 'change')} to this shot`,
+  goBackToBeforeThis: 'Go back to before this change',
 
   // StageLine
   stages: 'Stages',
-  after: (title: string | number): string => `After ${title}`,
+
+  // ways
+  row: 'Row',
+  alone: 'Alone',
+  wipe: 'Wipe',
+  beside: 'Side by side',
 }

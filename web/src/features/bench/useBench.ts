@@ -1,20 +1,21 @@
-import { inSheetOrder } from '@cloudbank/core/shoot'
 import { planOf, recipeOf, renditionsOf, standingOf } from '../../work/model'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useState } from 'react'
 import { useLocation } from 'react-router'
 import { z } from 'zod'
 import type { Plan } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
-import { useCommand } from '../../keys/commands'
+import { useCommand, useCommandEach } from '../../keys/commands'
 import { useGo } from '../../ui/useGo'
 import { useHeld } from '../../keys/useHeld'
 import { usePictureUrl, type ShootView, type Shot } from '../../data'
 import { useMattes, useOpenPicture } from '../../preview'
 import { useAssets } from '../../work/assets'
 import { useSame } from '../../stage/useSame'
-import { PREVIEW_SIDE_PX, type Bench } from '../../stage/bench'
+import { PREVIEW_SIDE_PX, type Bench, type Compare, type Seen } from '../../stage/bench'
+import { useShotOrder } from './useShotOrder'
+import { seenBy, WAYS, type Way } from './ways'
 import { touchesWith, useShotEditor, type ShotEditor } from '../../stage/useShotEditor'
-import type { Compare } from '../../stage/Viewer'
+import { seenIn } from '../../steps'
 
 /** What a screen that was left for the bench says of itself. */
 const FromReview = z.object({ from: z.literal('review') })
@@ -22,17 +23,39 @@ const FromReview = z.object({ from: z.literal('review') })
 /** The stage stays from shot to shot; until one is chosen, a finished shot shows its result. */
 let lastStage: StepId | null = null
 
+/** How shots were last seen at each stage; it stays so from shot to shot. */
+const lastSeen = new Map<StepId, Seen>()
+
+const firstSeen = (stage: StepId): Seen =>
+  lastSeen.get(stage) ?? (seenIn(stage) === 'row' ? { in: 'row' } : { in: 'alone', place: 'whole' })
+
 /** Where a shot is seen first: as it is delivered, once it is made. */
 const firstStage = (view: ShootView, shot: Shot): StepId =>
   standingOf(shot, recipeOf(view), view.renditions) === 'made' ? 'finish' : 'light'
 
-export function useBench(view: ShootView, shot: Shot): Bench {
+export function useBench(view: ShootView, shot: Shot): Bench & { lookBy: (way: Way) => void } {
   const [stage, setStage] = useState<StepId>(() => lastStage ?? firstStage(view, shot))
   const chooseStage = useCallback((next: StepId): void => {
     lastStage = next
     setStage(next)
+    setSeen(firstSeen(next))
   }, [])
+  const [seen, setSeen] = useState<Seen>(() => firstSeen(stage))
   const [compare, setCompare] = useState<Compare>('result')
+  const see = useCallback(
+    (next: Seen): void => {
+      // A place of this shot means nothing to another one.
+      const isPlace = next.in === 'alone' && typeof next.place === 'object'
+      lastSeen.set(stage, isPlace ? { in: 'alone', place: 'actual' } : next)
+      setSeen(next)
+    },
+    [stage],
+  )
+  const lookBy = (way: Way): void => {
+    const next = seenBy(way, { seen, compare })
+    see(next.seen)
+    setCompare(next.compare)
+  }
   const editor = useShotEditor(view, shot)
   const plan = usePlan(view, shot, editor)
   const assets = useAssets(plan)
@@ -49,7 +72,7 @@ export function useBench(view: ShootView, shot: Shot): Bench {
 
   const go = useGo()
   const shootId = view.shoot.id
-  const order = useMemo(() => inSheetOrder(view.shots, view.products), [view.shots, view.products])
+  const order = useShotOrder(view)
   const at = order.findIndex(({ id }) => id === shot.id)
   const open = useCallback((id: string) => go(`/shoots/${shootId}/shots/${id}`), [go, shootId])
   const isFromReview = FromReview.safeParse(useLocation().state).success
@@ -67,9 +90,7 @@ export function useBench(view: ShootView, shot: Shot): Bench {
   }
   useCommand('next', () => step(1), at < order.length - 1)
   useCommand('previous', () => step(-1), at > 0)
-  useCommand('wipe', () => setCompare('wipe'))
-  useCommand('beside', () => setCompare('beside'))
-  useCommand('single', () => setCompare('result'))
+  useCommandEach(WAYS, ({ keyName }) => lookBy(keyName))
   useCommand('nextStage', () => changeStage(1))
   useCommand('previousStage', () => changeStage(-1))
   useCommand('clear', leave)
@@ -84,8 +105,10 @@ export function useBench(view: ShootView, shot: Shot): Bench {
     isFromReview,
     stage,
     setStage: chooseStage,
+    seen,
+    see,
     compare,
-    setCompare,
+    lookBy,
     editor,
     plan,
     assets,

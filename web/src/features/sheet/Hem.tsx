@@ -1,4 +1,5 @@
 import type { HemSegment } from '@cloudbank/core/steps'
+import '../../ui/hem.css'
 import './tile.css'
 import { strings } from './strings'
 
@@ -8,9 +9,9 @@ export function Hem({ segments }: { segments: readonly HemSegment[] }) {
     <div className="hem" role="img" aria-label={describe(segments)}>
       {segments.map(({ step, state, words }) =>
         state === 'look' || state === 'blocked' ? (
-          <div key={step} data-why={step} className={state} />
+          <div key={step} data-why={step} className={`hem-segment ${state}`} />
         ) : (
-          <div key={step} title={words} className={state} />
+          <div key={step} title={words} className={`hem-segment ${state}`} />
         ),
       )}
     </div>

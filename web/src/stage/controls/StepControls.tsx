@@ -1,8 +1,9 @@
-import { Box, Flex, Heading, NativeSelect, Switch, Text } from '@chakra-ui/react'
+import { Flex, NativeSelect, Switch, Text } from '@chakra-ui/react'
 import { memo, type ComponentType } from 'react'
 import type { Origin } from '@cloudbank/core/brief'
 import type { Control, StepId } from '@cloudbank/core/steps'
 import type { ShootView, Shot } from '../../data'
+import { DeskPart } from '../desk'
 import { describeChange, groupsOf, type FieldOf } from '../../settings'
 import type { ShotActions, ShotEditor } from '../useShotEditor'
 import { ORIGIN_WORDS } from './origin'
@@ -18,26 +19,29 @@ interface Props extends OwnControlProps {
   readonly step: StepId
   /** Controls made by hand, by field. */
   readonly own: Readonly<Record<string, ComponentType<OwnControlProps>>>
+  /** Width of a part, in pixels. */
+  readonly width?: number
 }
 
-/** All settings of a step in their groups, each with where it comes from. */
-export function StepControls({ step, own, ...shared }: Props) {
+/** All settings of a step, a part of the desk for each group, with where they come from. */
+export function StepControls({ step, own, width = 220, ...shared }: Props) {
   const { editor } = shared
   return groupsOf(step).map(({ id, title, controls }) => {
     const [only] = controls
     const isOwn = controls.length === 1 && only?.kind === 'own'
     return (
-      <Box key={id} paddingY="8px" borderTopWidth="1px" borderColor="hairline">
-        <Flex align="baseline" marginBottom="4px">
-          <Heading as="h2" fontSize="13px" fontWeight="700" flex="1">
-            {title}
-          </Heading>
-          {isOwn && (
+      <DeskPart
+        key={id}
+        title={title}
+        width={width}
+        aside={
+          isOwn && (
             <Text fontSize="12px" color="softInk">
               {ORIGIN_WORDS[editor.originOf(step, fieldOf(step, only))]}
             </Text>
-          )}
-        </Flex>
+          )
+        }
+      >
         {controls.map((control) => {
           if (control.when?.(editor.steps[step]) === false) return null
           const field = fieldOf(step, control)
@@ -54,7 +58,7 @@ export function StepControls({ step, own, ...shared }: Props) {
             />
           )
         })}
-      </Box>
+      </DeskPart>
     )
   })
 }

@@ -1,16 +1,23 @@
 import type { HandDone } from '@cloudbank/core/steps'
 import { Flex, Text } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
 import { Action } from '../../ui'
-import { Part } from './Part'
+import { DeskPart } from '../desk'
 import type { HandActions } from './useHands'
 import { strings } from '../strings'
 
+interface Props<One extends HandDone> {
+  readonly listed: HandActions<One>
+  /** What stands under the list. */
+  readonly children?: ReactNode
+}
+
 /** What was done by hand in a step, in its order; each can be hidden and deleted. */
-export function HandList<One extends HandDone>({ listed }: { readonly listed: HandActions<One> }) {
+export function HandList<One extends HandDone>({ listed, children }: Props<One>) {
   const { title, noun, words } = listed.hands
   const list = Object.entries(listed.all).sort(([, a], [, b]) => a.turn - b.turn)
   return (
-    <Part title={title}>
+    <DeskPart title={title} width={230}>
       {list.length === 0 && (
         <Text fontSize="12px" color="softInk">
           {strings.noneYet}
@@ -50,6 +57,7 @@ export function HandList<One extends HandDone>({ listed }: { readonly listed: Ha
           </li>
         ))}
       </ol>
-    </Part>
+      {children}
+    </DeskPart>
   )
 }

@@ -11,8 +11,6 @@ export {
 } from './brush'
 export { HandMarks, LINES } from './HandMarks'
 export { HandList } from './HandList'
-export { Part } from './Part'
 export { nextTurn, useHands, type HandActions } from './useHands'
 export { useShownParts, type ShownPart } from './useShownParts'
-export { ToolChoice } from './ToolChoice'
 export { DrawnParts } from './DrawnParts'

@@ -16,21 +16,18 @@ import {
   pointOf,
   resized,
   strokeTool,
-  ToolChoice,
   useHands,
   useShownParts,
   type Drawing,
   type InHand,
 } from '../../stage/hand'
 import { CutOverlay } from './CutOverlay'
-import { CutPanel } from './CutPanel'
+import { CutDesk, CutViews } from './CutDesk'
 import { CutPicture } from './CutPicture'
-import { nextLook, TOOLS, useCutTools, type ToolId } from './cutTools'
+import { nextLook, useCutTools, type ToolId } from './cutTools'
 import { useCutView } from './useCutView'
 import { useDoubts } from './useDoubts'
 import { usePathEditor } from './usePathEditor'
-
-const takeTool = (tool: ToolId): void => useCutTools.setState({ tool })
 
 /** Cut on the bench: looked at closely, and repaired by hand. */
 export function CutStage({ bench }: { bench: Bench }) {
@@ -52,7 +49,7 @@ export function CutStage({ bench }: { bench: Bench }) {
   const close = useCutView(bench, plan, hand.look, detail)
   const drawn = useCutView(bench, plan, hand.look, whole)
   const facts = (close ?? drawn)?.facts.matte ?? null
-  const doubts = useDoubts(shot.id, facts, repairs)
+  const doubts = useDoubts(shot.id, facts, repairs, (place) => bench.see({ in: 'alone', place }))
 
   useCommand('look', () => useCutTools.setState(({ look }) => ({ look: nextLook(look) })))
   useCommand('finer', () => useCutTools.setState(({ radius }) => ({ radius: resized(radius, -1) })))
@@ -103,14 +100,11 @@ export function CutStage({ bench }: { bench: Bench }) {
           />
         ) : undefined
       }
-      tools={TOOLS.map((tool) => (
-        <ToolChoice key={tool.id} tool={tool} chosen={hand.tool === tool.id} take={takeTool} />
-      ))}
+      views={<CutViews />}
       reading={drawn ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
       onShown={setShown}
       onPoint={setPointer}
-      goTo={doubts.goTo}
       overlay={(lies) => (
         <CutOverlay
           {...lies}
@@ -121,8 +115,8 @@ export function CutStage({ bench }: { bench: Bench }) {
           path={hand.tool === 'path' ? path : null}
         />
       )}
-      panel={
-        <CutPanel
+      desk={
+        <CutDesk
           bench={bench}
           plan={plan}
           facts={facts}

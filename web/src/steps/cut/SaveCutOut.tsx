@@ -1,4 +1,4 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
 import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
@@ -10,7 +10,6 @@ import { Action } from '../../ui'
 import { download } from '../../work/delivery'
 import { saveCutOut } from '../../work/cutOuts'
 import type { Bench } from '../../stage/bench'
-import { Part } from '../../stage/hand'
 import { traceOf } from './traceOf'
 import { strings } from './strings'
 
@@ -34,7 +33,10 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
     )
   }
   return (
-    <Part title={strings.saveCutOut}>
+    <Box marginTop="10px">
+      <Text fontSize="12px" fontWeight="650">
+        {strings.saveCutOut}
+      </Text>
       <Flex gap="2px" wrap="wrap" marginLeft="-6px">
         {FORMATS.map((format) => (
           <Action
@@ -55,7 +57,7 @@ export function SaveCutOut({ bench, plan, facts }: Props) {
           {strings.makingIt}
         </Text>
       )}
-    </Part>
+    </Box>
   )
 }
 

@@ -2,4 +2,10 @@ import type { StepUi } from '../stepUi'
 import { CutStage } from './CutStage'
 import { cutLens } from './lens'
 
-export const cutUi: StepUi = { id: 'cut', stage: CutStage, settings: {}, lens: cutLens }
+export const cutUi: StepUi = {
+  id: 'cut',
+  stage: CutStage,
+  seenIn: 'alone',
+  settings: {},
+  lens: cutLens,
+}

@@ -1,7 +1,9 @@
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
-  // CutPanel
+  // CutDesk
   cut: 'The cut',
+  placesLabel: 'Places to check, at 1:1',
+  repair: 'Repair',
   nextPlaceToCheck: 'Next place to check',
   placeInView: (place: number, of: number, what: string): string => `${place} of ${of}: ${what}`,
   unsureEdge: 'edge unsure',

@@ -4,6 +4,8 @@ import { expect, test } from 'vitest'
 import { screen } from '@testing-library/react'
 import type { CutFacts, Repair } from '@cloudbank/core/steps'
 import { draw } from '../../app/drawn.testing'
+import type { Bench } from '../../stage/bench'
+import type { PicturePoint } from '../../stage/view'
 import { PlacesToCheck } from './PlacesToCheck'
 import { useDoubts } from './useDoubts'
 
@@ -31,15 +33,25 @@ const FACTS: CutFacts = {
   ],
 }
 
+/** A shot whose photograph is not open yet: its places have no pictures. */
+const BENCH = {
+  shot: { width: 1000, height: 800 },
+  plan: {},
+  picture: null,
+  assets: [],
+  mattes: { kind: 'waiting' },
+} as unknown as Bench // all that the places read of it
+
 /** The way through them, where the picture goes, and what was done. */
 function Checked() {
   const [all, setAll] = useState<Readonly<Record<string, Repair>>>({})
   const add = (repair: Repair): void => setAll({ ...all, [Object.keys(all).length]: repair })
-  const doubts = useDoubts('shot', FACTS, { all, add })
+  const [place, setPlace] = useState<PicturePoint | null>(null)
+  const doubts = useDoubts('shot', FACTS, { all, add }, setPlace)
   return (
     <>
-      <PlacesToCheck doubts={doubts} />
-      <output>{JSON.stringify([doubts.goTo, Object.values(all)])}</output>
+      <PlacesToCheck bench={BENCH} plan={BENCH.plan} doubts={doubts} />
+      <output>{JSON.stringify([place, Object.values(all)])}</output>
     </>
   )
 }
@@ -68,4 +80,9 @@ test('places are gone through by one key, and the gap in view is turned by anoth
   expect(screen.queryByRole('button', { name: /this gap/ })).toBeNull()
   await user.keyboard('q')
   expect(place()).toBe('1 of 2: gap, closed')
+
+  // Its picture shows a place as the key does.
+  await user.click(screen.getByRole('button', { name: '2 edge unsure' }))
+  expect(place()).toBe('2 of 2: edge unsure')
+  expect(shown()).toMatchObject([{ x: 0.21, y: 0.35 }, [flip, {}]])
 })

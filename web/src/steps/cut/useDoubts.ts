@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Doubt } from '@cloudbank/core/matte'
 import type { CutFacts, Repair } from '@cloudbank/core/steps'
 import { useCommand } from '../../keys/commands'
@@ -10,9 +10,8 @@ export interface Doubts {
   readonly all: readonly Doubt[]
   /** The one in view, counted from 0; −1 before the first. */
   readonly at: number
-  /** Where the picture is to go. */
-  readonly goTo: PicturePoint | null
-  readonly next: () => void
+  /** Shows one of them. */
+  readonly show: (at: number) => void
   /** The gap in view; null where a stretch or nothing is. */
   readonly gap: { readonly isOpen: boolean; readonly turn: () => void } | null
 }
@@ -21,6 +20,7 @@ export function useDoubts(
   shotId: string,
   facts: CutFacts | null,
   { all: repairs, add }: Pick<HandActions<Repair>, 'all' | 'add'>,
+  goTo: (place: PicturePoint) => void,
 ): Doubts {
   const all = useMemo(
     // Of the automatic cut: whoever has repaired one goes on to the next.
@@ -28,15 +28,12 @@ export function useDoubts(
     [facts],
   )
   const [at, setAt] = useState(-1)
-  const [goTo, setGoTo] = useState<PicturePoint | null>(null)
   useEffect(() => setAt(-1), [shotId])
-  const next = useCallback(() => {
-    if (all.length === 0) return
-    const following = (at + 1) % all.length
-    const { x, y, width, height } = all[following]!.box
-    setAt(following)
-    setGoTo({ x: x + width / 2, y: y + height / 2 })
-  }, [all, at])
+  const show = (place: number): void => {
+    const { x, y, width, height } = all[place]!.box
+    setAt(place)
+    goTo({ x: x + width / 2, y: y + height / 2 })
+  }
 
   const doubt = all[at]
   const point = doubt?.kind === 'gap' ? doubt.points[0] : undefined
@@ -53,7 +50,7 @@ export function useDoubts(
     }
   }, [doubt, point, repairs, add])
 
-  useCommand('doubt', next, all.length > 0)
+  useCommand('doubt', () => show((at + 1) % all.length), all.length > 0)
   useCommand('turnGap', () => gap?.turn(), gap !== null)
-  return { all, at, goTo, next, gap }
+  return { all, at, show, gap }
 }

@@ -2,7 +2,7 @@ import { WHOLE_01 } from '@cloudbank/core/raster'
 import { usePictureUrl } from '../../data'
 import { Stage } from '../../stage/Stage'
 import type { Bench } from '../../stage/bench'
-import { FactsPanel } from '../../stage/FactsPanel'
+import { FactsDesk } from '../../stage/FactsDesk'
 
 /** The finished file itself. */
 export function FinishStage({ bench }: { bench: Bench }) {
@@ -14,7 +14,8 @@ export function FinishStage({ bench }: { bench: Bench }) {
       picture={rendition ?? shot}
       window={rendition?.window ?? WHOLE_01}
       result={finished}
-      panel={<FactsPanel bench={bench} />}
+      framed={rendition !== undefined}
+      desk={<FactsDesk bench={bench} />}
     />
   )
 }

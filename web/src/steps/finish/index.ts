@@ -12,6 +12,7 @@ import { PlacementsSetting } from './PlacementsSetting'
 export const finishUi: StepUi = {
   id: 'finish',
   stage: FinishStage,
+  seenIn: 'row',
   settings: {
     placements: PlacementsSetting,
     fileNames: FileNamesSetting,

@@ -1,17 +1,18 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { cornersOf } from '@cloudbank/core/steps'
 import { Action } from '../../ui'
 import { NumberInput } from '../../ui/fields'
-import { LevelChoice, StepControls, type OwnControlProps } from '../../stage/controls'
+import { StepControls, type OwnControlProps } from '../../stage/controls'
 import type { Bench } from '../../stage/bench'
-import { Tool } from '../../stage/Stage'
+import { DeskPart, ToolButton } from '../../stage/desk'
 import type { Shown } from '../../stage/view'
 import { FindingList } from '../../stage/FindingList'
-import { PicturedStage } from '../../stage/PlainStage'
+import { PicturedStage } from '../../stage/PicturedStage'
 import { useStagePicture } from '../../stage/useStagePicture'
 import { cornerTool, FIRST_QUAD, keepCorners, type Quad } from './cornerTool'
 import { Guides } from './Guides'
+import { InItsRow } from './InItsRow'
 import { lineTool, type Line } from './lineTool'
 import { PlacementChoice } from './PlacementChoice'
 import { useMoveTool } from './useMoveTool'
@@ -60,19 +61,7 @@ export function FrameStage({ bench }: { bench: Bench }) {
       bench={bench}
       picture={picture}
       tool={tool}
-      tools={
-        <Flex align="center" gap="4px">
-          {HANDS.map(({ id, word }) => (
-            <Tool key={id} type="button" aria-pressed={id === hand} onClick={() => setHand(id)}>
-              {word}
-            </Tool>
-          ))}
-          <Text color="softInk" whiteSpace="nowrap" marginLeft="8px">
-            {hand === 'move' && !move ? strings.leftUncutThereIsNo : HINTS[hand]}
-          </Text>
-          {hand === 'corners' && <Action onClick={straighten}>{strings.makeItRectangle}</Action>}
-        </Flex>
-      }
+      framed
       overlay={(shown, sides) => (
         <>
           <Guides shown={shown} frame={editor.steps.frame} picture={sides} />
@@ -91,12 +80,40 @@ export function FrameStage({ bench }: { bench: Bench }) {
           {line && <Drawn shown={shown} picture={sides} places={[line.from, line.to]} />}
         </>
       )}
-      panel={
+      desk={
         <>
-          <LevelChoice editor={editor} step="frame" />
-          <PlacementChoice editor={editor} shot={shot} />
-          <StepControls step="frame" own={OWN} editor={editor} view={view} shot={shot} />
-          <FindingList view={view} shot={shot} shown={rendition} />
+          <InItsRow bench={bench} product={picture?.product ?? null}>
+            <Box marginTop="8px">
+              <FindingList view={view} shot={shot} shown={rendition} />
+            </Box>
+          </InItsRow>
+          <DeskPart title={strings.byHand} width={206}>
+            <Grid gap="5px" gridTemplateColumns="1fr 1fr 1fr" marginBottom="8px">
+              {HANDS.map(({ id, word }) => (
+                <ToolButton
+                  key={id}
+                  type="button"
+                  aria-pressed={id === hand}
+                  onClick={() => setHand(id)}
+                >
+                  {word}
+                </ToolButton>
+              ))}
+            </Grid>
+            <Text fontSize="12px" color="softInk" marginBottom="8px">
+              {hand === 'move' && !move ? strings.leftUncutThereIsNo : HINTS[hand]}
+            </Text>
+            {hand === 'corners' && <Action onClick={straighten}>{strings.makeItRectangle}</Action>}
+            <PlacementChoice editor={editor} shot={shot} />
+          </DeskPart>
+          <StepControls
+            step="frame"
+            own={OWN}
+            width={196}
+            editor={editor}
+            view={view}
+            shot={shot}
+          />
         </>
       }
     />

@@ -5,5 +5,6 @@ import { RatioSetting } from './RatioSetting'
 export const frameUi: StepUi = {
   id: 'frame',
   stage: FrameStage,
+  seenIn: 'row',
   settings: { ratio: RatioSetting },
 }

@@ -16,6 +16,17 @@ export const strings = {
   widthOfRatio: 'Width of the ratio',
   heightOfRatio: 'Height of the ratio',
 
+  byHand: 'By hand',
+
+  // InItsRow
+  inItsRow: 'In its row',
+  fill: 'Fill',
+  base: 'Base',
+  centre: 'Centre',
+  match: 'Match',
+  even: 'even',
+  matchedToRow: (label: string): string => `${label} matched to the row`,
+
   // PlacementChoice
   framedFor: 'Framed for',
   allPlacements: 'all placements',

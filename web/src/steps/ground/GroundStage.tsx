@@ -1,8 +1,8 @@
 import { BehindControl, coloursOf } from '../../ground'
-import { LevelChoice, StepControls, type OwnControlProps } from '../../stage/controls'
+import { StepControls, type OwnControlProps } from '../../stage/controls'
 import type { Bench } from '../../stage/bench'
-import { PicturedStage } from '../../stage/PlainStage'
-import { FindingList } from '../../stage/FindingList'
+import { PicturedStage } from '../../stage/PicturedStage'
+import { FindingsPart } from '../../stage/FindingList'
 import { useStagePicture } from '../../stage/useStagePicture'
 
 /** Ground on the bench: the picture on its ground, and what it stands on. */
@@ -13,11 +13,17 @@ export function GroundStage({ bench }: { bench: Bench }) {
     <PicturedStage
       bench={bench}
       picture={picture}
-      panel={
+      desk={
         <>
-          <LevelChoice editor={editor} step="ground" />
-          <StepControls step="ground" own={OWN} editor={editor} view={view} shot={shot} />
-          <FindingList view={view} shot={shot} shown={rendition} />
+          <StepControls
+            step="ground"
+            own={OWN}
+            width={270}
+            editor={editor}
+            view={view}
+            shot={shot}
+          />
+          <FindingsPart view={view} shot={shot} shown={rendition} />
         </>
       }
     />

@@ -5,5 +5,6 @@ import { GroundStage } from './GroundStage'
 export const groundUi: StepUi = {
   id: 'ground',
   stage: GroundStage,
+  seenIn: 'row',
   settings: { behind: BehindSetting },
 }

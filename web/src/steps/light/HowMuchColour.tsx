@@ -1,4 +1,3 @@
-import { Heading } from '@chakra-ui/react'
 import { VIVID_BINS, type Histogram } from '@cloudbank/core/measure'
 import type { OwnControlProps } from '../../stage/controls'
 import { LightDials } from './LightDials'
@@ -13,9 +12,6 @@ export function HowMuchColour({
 }: OwnControlProps & { histogram: Histogram | null }) {
   return (
     <>
-      <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="2px">
-        {strings.colourStrength}
-      </Heading>
       {histogram && <Vividness bins={histogram.vivid} />}
       <LightDials editor={editor} fields={['saturation', 'vibrance']} />
     </>

@@ -1,13 +1,12 @@
 import { recipeOf, stepsOf } from '../../work/model'
-import { Heading } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
 import type { OwnControlProps } from '../../stage/controls'
 import { LightDials } from './LightDials'
-import { comparedWith } from './litReadings'
+import { comparedWith } from '../../stage/comparedWith'
 import { strings } from './strings'
 
 const WIDTH = 240
-const HEIGHT = 112
+const HEIGHT = 84
 /** How far an arrow key moves the light. */
 const KEY_STEP = 1
 
@@ -48,9 +47,6 @@ export function LightPlane({ editor, view, shot }: OwnControlProps) {
   }
   return (
     <>
-      <Heading as="h2" fontSize="14px" fontWeight="700" marginTop="12px" marginBottom="4px">
-        {strings.colourOfLight}
-      </Heading>
       <svg
         ref={svg}
         className="light-plane"

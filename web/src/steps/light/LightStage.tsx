@@ -1,22 +1,23 @@
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState, type ReactElement } from 'react'
 import { WHOLE_01 } from '@cloudbank/core/raster'
 import type { PreviewAnswers } from '@cloudbank/hosts/previewer'
 import { useCommand } from '../../keys/commands'
 import { keyLabel } from '../../keys/keys'
 import { sharedPreviewer } from '../../preview'
-import { Key } from '../../ui'
-import { Stage, Tool } from '../../stage/Stage'
-import type { Bench } from '../../stage/bench'
+import { Action, Key } from '../../ui'
+import { Stage } from '../../stage/Stage'
+import { seenAlone, type Bench } from '../../stage/bench'
 import { useSame } from '../../stage/useSame'
-import { FindingList } from '../../stage/FindingList'
-import { LightPanel } from './LightPanel'
+import { LightDesk } from './LightDesk'
 import { LightPicture } from './LightPicture'
-import { TonesInstrument } from './TonesInstrument'
 import { Readout, type PixelReading } from './Readout'
 import { strings } from './strings'
 
 /** Strength of the strain view. */
 const STRAIN = 8
+
+/** Longer side at which the tones are counted where the photograph itself is not seen, in pixels. */
+const TONES_SIDE_PX = 800
 
 /** Light on the bench: the photograph as the sliders have it, with its tones below. */
 export function LightStage({ bench }: { bench: Bench }) {
@@ -37,53 +38,59 @@ export function LightStage({ bench }: { bench: Bench }) {
     setDrawn(answer)
     setPixel((before) => ({ point: before?.point ?? null, view: name }))
   }, [])
+  const lit = (at: number): ReactElement | undefined =>
+    picture ? (
+      <LightPicture
+        picture={picture}
+        settings={settings}
+        assets={assets}
+        marks={marks}
+        scale={at}
+        onDrawn={showDrawn}
+      />
+    ) : undefined
   return (
     <Stage
       bench={bench}
       picture={shot}
       window={WHOLE_01}
-      result={
-        picture ? (
-          <LightPicture
-            picture={picture}
-            settings={settings}
-            assets={assets}
-            marks={marks}
-            scale={scale}
-            onDrawn={showDrawn}
-          />
-        ) : undefined
-      }
-      tools={
+      result={lit(scale)}
+      unseen={lit(TONES_SIDE_PX / Math.max(shot.width, shot.height))}
+      views={
         <>
-          <Tool type="button" aria-pressed={clipping} onClick={() => setClipping(!clipping)}>
+          <Action
+            look="quiet"
+            fontSize="12px"
+            aria-pressed={clipping}
+            fontWeight={clipping ? 700 : 500}
+            onClick={() => setClipping(!clipping)}
+          >
             {strings.clipping} <Key>{keyLabel('clipping')}</Key>
-          </Tool>
-          <Tool type="button" aria-pressed={straining} onClick={() => setStraining(!straining)}>
+          </Action>
+          <Action
+            look="quiet"
+            fontSize="12px"
+            aria-pressed={straining}
+            fontWeight={straining ? 700 : 500}
+            onClick={() => setStraining(!straining)}
+          >
             {strings.strain} <Key>{keyLabel('strain')}</Key>
-          </Tool>
+          </Action>
         </>
       }
       reading={<Readout reading={pixel} ask={askPixel} />}
-      panel={
-        <>
-          <LightPanel
-            editor={editor}
-            view={view}
-            shot={shot}
-            histogram={drawn?.histogram ?? null}
-            clipping={clipping}
-            onClipping={() => setClipping(!clipping)}
-          />
-          <FindingList view={view} shot={shot} shown={rendition} />
-        </>
-      }
-      below={
-        <TonesInstrument
+      desk={
+        <LightDesk
           editor={editor}
           view={view}
           shot={shot}
+          shown={rendition}
           histogram={drawn?.histogram ?? null}
+          clipping={clipping}
+          onClipping={() => {
+            setClipping(!clipping)
+            seenAlone(bench)
+          }}
         />
       }
       onScale={setScale}

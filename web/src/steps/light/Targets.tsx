@@ -1,11 +1,10 @@
 import { lightingOf } from '@cloudbank/core/shoot'
-import { Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { Histogram } from '@cloudbank/core/measure'
 import { THRESHOLDS } from '@cloudbank/core/findings'
 import { formatPercent } from '@cloudbank/core/words'
-import { Action, Attention } from '../../ui'
+import { Handle, Reading } from '../../stage/desk'
 import type { OwnControlProps } from '../../stage/controls'
 import { median } from '@cloudbank/core/raster'
 import { exposureFor, litReading, siblingReadings } from './litReadings'
@@ -40,7 +39,7 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
     if (now === null) return null
     const off = asked === null ? 0 : now - asked
     return (
-      <Target
+      <Reading
         key={label}
         label={label}
         measured={`L* ${now.toFixed(1)}`}
@@ -50,9 +49,9 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
         {asked !== null && Math.abs(off) > EVEN_L ? (
           <Handle onClick={() => matchTo(asked, field)}>{strings.match}</Handle>
         ) : (
-          <Fine>{asked === null ? '' : 'even'}</Fine>
+          asked !== null && strings.even
         )}
-      </Target>
+      </Reading>
     )
   }
   const chroma = own?.chroma ?? null
@@ -60,13 +59,10 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
   const clipped = histogram?.clipped01 ?? 0
   return (
     <>
-      <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="2px">
-        {strings.comparedWithSiblings}
-      </Heading>
       {lightness(strings.backdrop, 'backdropL')}
       {lightness(strings.product, 'productL')}
       {chroma !== null && (
-        <Target
+        <Reading
           label={strings.cast}
           measured={chroma.toFixed(1)}
           asked={`< ${THRESHOLDS.castChroma}`}
@@ -77,64 +73,20 @@ export function Targets({ editor, view, shot, histogram, clipping, onClipping }:
               <u>{strings.readSpot}</u>
             </Link>
           ) : (
-            <Fine>{isCast ? '' : 'fine'}</Fine>
+            !isCast && strings.fine
           )}
-        </Target>
+        </Reading>
       )}
       {histogram && (
-        <Target
+        <Reading
           label={strings.clipped}
           measured={formatPercent(clipped)}
           asked={`< ${formatPercent(THRESHOLDS.clipped01, 0)}`}
           needs={false}
         >
           <Handle onClick={onClipping}>{clipping ? strings.hide : strings.show}</Handle>
-        </Target>
+        </Reading>
       )}
     </>
   )
 }
-
-function Target(props: {
-  label: string
-  measured: string
-  asked: string
-  needs: boolean
-  children: React.ReactNode
-}) {
-  const { label, measured, asked, needs, children } = props
-  return (
-    <Flex
-      align="center"
-      gap="8px"
-      minHeight="28px"
-      fontSize="12px"
-      borderTopWidth="1px"
-      borderColor="hairline"
-    >
-      <Flex width="68px" flex="none" align="center" gap="6px">
-        {needs && <Attention />}
-        {label}
-      </Flex>
-      <Text fontFamily="mono" flex="1" textAlign="right" whiteSpace="nowrap">
-        {measured}
-      </Text>
-      <Text fontFamily="mono" width="62px" textAlign="right" color="softInk" whiteSpace="nowrap">
-        {asked}
-      </Text>
-      <Flex width="68px" justify="flex-end" flex="none">
-        {children}
-      </Flex>
-    </Flex>
-  )
-}
-
-const Handle = (props: { onClick: () => void; children: React.ReactNode }) => (
-  <Action look="quiet" fontSize="12px" paddingX="0" onClick={props.onClick}>
-    <u>{props.children}</u>
-  </Action>
-)
-
-const Fine = ({ children }: { children: React.ReactNode }) => (
-  <Text color="softInk">{children}</Text>
-)

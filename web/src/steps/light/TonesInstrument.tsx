@@ -51,15 +51,7 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
   const hand = useToneHand({ settings, tone, actions, keepCurve })
 
   return (
-    <Box
-      as="section"
-      aria-label={strings.tones}
-      flex="none"
-      padding="6px 16px 8px"
-      background="paper"
-      borderTopWidth="1px"
-      borderColor="hairline"
-    >
+    <Box as="section" aria-label={strings.tones}>
       <Flex align="center" gap="10px" fontSize="12px" height="24px">
         <Text fontWeight="700" fontSize="14px">
           {strings.tones}

@@ -7,5 +7,6 @@ import { NeutralSetting } from './NeutralSetting'
 export const lightUi: StepUi = {
   id: 'light',
   stage: LightStage,
+  seenIn: 'row',
   settings: { neutral: NeutralSetting, look: LookSetting },
 }

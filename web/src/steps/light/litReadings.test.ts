@@ -1,7 +1,8 @@
 import { lightingRow, measured, shootView, shotRow } from '@cloudbank/core/shoot/testing'
 import { describe, expect, test } from 'vitest'
 import { LightSettings } from '@cloudbank/core/steps'
-import { comparedWith, exposureFor, litReading, siblingReadings, toneOfL } from './litReadings'
+import { comparedWith } from '../../stage/comparedWith'
+import { exposureFor, litReading, siblingReadings, toneOfL } from './litReadings'
 
 const grey = (value: number) =>
   measured({

@@ -70,7 +70,9 @@ export const strings = {
   // Targets
   matchedToSiblings: 'Matched to siblings',
   match: 'Match',
-  comparedWithSiblings: 'Compared with siblings',
+  inItsRow: 'In its row',
+  even: 'even',
+  fine: 'fine',
   product: 'Product',
   cast: 'Cast',
   readSpot: 'Read a spot',
@@ -89,8 +91,7 @@ export const strings = {
   // TonesInstrument
   toneCurve: 'Tone curve',
   tones: 'Tones',
-  afterAdjustmentsDragBarsCurve:
-    'after adjustments; drag the bars, the curve, its handles or its ends',
+  afterAdjustmentsDragBarsCurve: 'drag the bars, the curve or its ends',
   blackClipped: (percent: string | number, percent2: string | number): string =>
     `${percent} black, ${percent2} clipped`,
   automaticTone: (value: string | number): string => `Automatic tone ${value}`,

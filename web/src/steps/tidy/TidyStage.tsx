@@ -10,7 +10,6 @@ import {
   nextTurn,
   resized,
   strokeTool,
-  ToolChoice,
   useHands,
   useShownParts,
   type Drawing,
@@ -24,15 +23,13 @@ import type { PointerTool } from '../../stage/useViewerTool'
 import { Waiting } from '../../stage/Waiting'
 import { refuseAt } from './refusals'
 import { TidyMarks } from './TidyMarks'
-import { TidyPanel } from './TidyPanel'
+import { TidyDesk, TidyViews } from './TidyDesk'
 import { borrowedOf } from './borrowed'
-import { BRUSHES, nextLook, STRAINS, TOOLS, useTidyTools, type ToolId } from './tidyTools'
+import { BRUSHES, nextLook, STRAINS, useTidyTools, type ToolId } from './tidyTools'
 import { useTidyView } from './useTidyView'
 import { strings } from './strings'
 
 const NONE: readonly never[] = []
-
-const takeTool = (tool: ToolId): void => useTidyTools.setState({ tool })
 
 /** Tidy on the bench: dirt marked, and worked on by hand. */
 export function TidyStage({ bench }: { bench: Bench }) {
@@ -106,9 +103,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
           />
         ) : undefined
       }
-      tools={TOOLS.map((one) => (
-        <ToolChoice key={one.id} tool={one} chosen={hand.tool === one.id} take={takeTool} />
-      ))}
+      views={<TidyViews />}
       reading={drawn ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
       onShown={setShown}
@@ -126,7 +121,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
           placed={hand.tool === 'borrow' ? (borrowed.chosen?.work ?? null) : null}
         />
       )}
-      panel={<TidyPanel bench={bench} drawn={close ?? drawn} works={works} borrowed={borrowed} />}
+      desk={<TidyDesk bench={bench} drawn={close ?? drawn} works={works} borrowed={borrowed} />}
     />
   )
 }

@@ -2,4 +2,10 @@ import type { StepUi } from '../stepUi'
 import { tidyLens } from './lens'
 import { TidyStage } from './TidyStage'
 
-export const tidyUi: StepUi = { id: 'tidy', stage: TidyStage, settings: {}, lens: tidyLens }
+export const tidyUi: StepUi = {
+  id: 'tidy',
+  stage: TidyStage,
+  seenIn: 'alone',
+  settings: {},
+  lens: tidyLens,
+}

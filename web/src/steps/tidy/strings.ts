@@ -1,10 +1,11 @@
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
-  // TidyPanel
+  // TidyDesk
+  byHand: 'By hand',
   smoothedSurfaceHasTextureCheck:
     'A smoothed surface has texture: check that it still looks right.',
   found: 'Found',
-  notSearchedForChooseBelow: 'Not searched for. Choose below how to clean it.',
+  notSearchedForChooseBeside: 'Not searched for. Choose under Dirt how to clean it.',
   rejected: (refused: string | number): string => `, ${refused} rejected`,
   searching: 'Searching …',
   visibleAt: 'Visible at',
@@ -39,6 +40,13 @@ export const strings = {
   matchesTone: 'Matches the tone',
   toneMatched: 'Tone matched',
   toneAsItWas: 'Tone as it was',
+
+  // MarksFound
+  marks: 'Marks',
+  mark: (number: number): string => `Mark ${number} isn’t dirt`,
+  cleanedClickToKeep: 'Cleaned. Click to keep it.',
+  keptClickToClean: 'Kept. Click to clean it.',
+  more: (count: number): string => `and ${count} more`,
 
   // TidyStage
   areaPainted: (says: string | number): string => `Area painted ${says}`,

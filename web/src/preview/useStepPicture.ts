@@ -1,7 +1,7 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useId, useState } from 'react'
 import { stepKey, type Plan } from '@cloudbank/core/brief'
 import { CancelledError } from '@cloudbank/core/engine'
-import { STEPS } from '@cloudbank/core/steps'
+import { STEPS, type StepId } from '@cloudbank/core/steps'
 import type { JobAsset, KeyedMatte } from '@cloudbank/hosts/pool'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { database } from '../data'
@@ -9,9 +9,6 @@ import { sharedPreviewer } from './previewer'
 import type { OpenPicture } from './useOpenPicture'
 import { sharedPool } from '../work/pool'
 import { mattesOf } from '../work/runs'
-
-/** Stage pictures follow when the settings have been still for this long. */
-const STILL_MS = 250
 
 /** What is known of a shot's cut. */
 export type ShotMattes =
@@ -23,7 +20,6 @@ const WAITING: ShotMattes = { kind: 'waiting' }
 const NO_CUT: ShotMattes = { kind: 'here', mattes: [] }
 
 const CUT = STEPS.find(({ id }) => id === 'cut')!
-const BEFORE_CUT = STEPS[STEPS.indexOf(CUT) - 1]!.id
 
 /** The shot's mattes: those that are kept, or else cut in the background and kept. */
 export function useMattes(plan: Plan, assets: readonly JobAsset[]): ShotMattes {
@@ -103,47 +99,53 @@ async function findMattes(
   return mattes
 }
 
-/** The picture as it leaves each step; those from Cut on follow when the cut is there. */
-export function useStagePictures(
+interface Wanted {
+  readonly step: StepId
+  /** Longer side, in pixels. */
+  readonly sidePx: number
+  /** The placement as which it is framed; the first where it is missing. */
+  readonly placementId?: string | undefined
+}
+
+/** The picture as it leaves a step, drawn anew with every change; from Cut on it follows when the cut is there. */
+export function useStepPicture(
   picture: OpenPicture | null,
   plan: Plan,
   assets: readonly JobAsset[],
   mattes: ShotMattes,
-  {
-    sidePx,
-    only,
-    placementId,
-  }: { readonly sidePx: number; readonly only?: string; readonly placementId?: string },
-): readonly StageRaster[] {
-  const [stages, setStages] = useState<readonly StageRaster[]>([])
+  { step, sidePx, placementId }: Wanted,
+): StageRaster | undefined {
+  const view = useId()
+  const [drawn, setDrawn] = useState<StageRaster>()
+  const isAfterCut = STEPS.findIndex(({ id }) => id === step) >= STEPS.indexOf(CUT)
   useEffect(() => {
-    if (!picture) return
+    if (!picture || (isAfterCut && mattes.kind !== 'here')) return
     let current = true
-    const timer = setTimeout(() => {
-      const cut = mattes.kind === 'here'
-      sharedPreviewer()
-        .ask<'stages'>({
-          kind: 'stages',
-          picture: picture.name,
-          plan,
-          assets,
-          mattes: cut ? mattes.mattes : [],
-          sidePx,
-          ...(cut ? {} : { until: BEFORE_CUT }),
-          ...(only === undefined ? {} : { only }),
-          ...(placementId === undefined ? {} : { placementId }),
-        })
-        .then(
-          (made) => current && setStages(made),
-          // A picture that was closed in the meantime has no stages; what cannot be made of it is said
-          // by the run and beside the picture.
-          () => undefined,
-        )
-    }, STILL_MS)
+    sharedPreviewer()
+      .draw<'stages'>({
+        kind: 'stages',
+        view,
+        picture: picture.name,
+        plan,
+        assets,
+        mattes: mattes.kind === 'here' ? mattes.mattes : [],
+        sidePx: Math.round(sidePx),
+        only: step,
+        ...(isAfterCut ? {} : { until: step }),
+        ...(placementId === undefined ? {} : { placementId }),
+      })
+      .then(
+        (made) => {
+          const one = made?.find((each) => each.step === step)
+          if (one && current) setDrawn(one)
+        },
+        // A picture that was closed in the meantime has no stages; what cannot be made of it is said
+        // by the run and beside the picture.
+        () => undefined,
+      )
     return () => {
       current = false
-      clearTimeout(timer)
     }
-  }, [picture, plan, assets, mattes, sidePx, only, placementId])
-  return stages
+  }, [view, picture, plan, assets, mattes, step, sidePx, placementId, isAfterCut])
+  return drawn?.step === step ? drawn : undefined
 }

@@ -5,27 +5,19 @@ import type { Shown, Sides } from './view'
 import { StageCanvas } from '../preview'
 import type { Bench } from './bench'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
-import { FactsPanel } from './FactsPanel'
-import { useStagePicture } from './useStagePicture'
 import { Waiting } from './Waiting'
 import { strings } from './strings'
 
-/** A step without tools of its own: the picture as it leaves the step, and what the brief says. */
-export function PlainStage({ bench }: { bench: Bench }) {
-  const picture = useStagePicture(bench)
-  return <PicturedStage bench={bench} picture={picture} panel={<FactsPanel bench={bench} />} />
-}
-
-interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'tools'> {
+interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'hint' | 'views' | 'framed'> {
   /** Drawn over the picture, whose sides it is told. */
   readonly overlay?: (shown: Shown, picture: Sides) => ReactNode
   readonly bench: Bench
   readonly picture: StageRaster | undefined
-  readonly panel: ReactNode
+  readonly desk: ReactNode
 }
 
-/** The picture as it leaves the step, beside whatever panel the step has. */
-export function PicturedStage({ bench, picture, panel, overlay, ...more }: Props) {
+/** The picture as it leaves the step, over whatever desk the step has. */
+export function PicturedStage({ bench, picture, desk, overlay, ...more }: Props) {
   const { shot, stage, rendition, mattes } = bench
   return (
     <Stage
@@ -34,7 +26,7 @@ export function PicturedStage({ bench, picture, panel, overlay, ...more }: Props
       window={rendition?.window ?? WHOLE_01}
       result={picture && <StageCanvas picture={picture} label={strings.after(stage)} />}
       reading={picture ? undefined : <Waiting mattes={mattes} />}
-      panel={panel}
+      desk={desk}
       {...more}
       {...(overlay && picture ? { overlay: (shown: Shown) => overlay(shown, picture) } : {})}
     />

@@ -1,14 +1,17 @@
 import { Box, Flex, Switch, Text } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
 import { SHADES, TIDY_LOOKS, type Retouch, type RetouchOf, type Shade } from '@cloudbank/core/steps'
 import { countOf, formatPercent } from '@cloudbank/core/words'
 import { keyLabel } from '../../keys/keys'
-import { Action, Attention, Key, Slider } from '../../ui'
+import { Attention, Key, Slider } from '../../ui'
 import { NumberInput } from '../../ui/fields'
-import { LevelChoice, StepControls } from '../../stage/controls'
-import { BrushSize, HandList, Part, type HandActions } from '../../stage/hand'
-import type { Bench } from '../../stage/bench'
+import { seenAlone, type Bench } from '../../stage/bench'
+import { StepControls } from '../../stage/controls'
+import { Choices, DeskPart, ToolGrid } from '../../stage/desk'
+import { BrushSize, HandList, type HandActions } from '../../stage/hand'
 import { FindingList } from '../../stage/FindingList'
 import type { Borrowed } from './borrowed'
+import { MarksFound } from './MarksFound'
 import type { TidyDrawing } from './useTidyView'
 import { BRUSHES, LOOK_WORDS, STRAINS, TOOLS, useTidyTools, WITH_STRENGTH } from './tidyTools'
 import { strings } from './strings'
@@ -20,85 +23,81 @@ interface Props {
   readonly borrowed: Borrowed
 }
 
-/** What was found and done, how it is looked at, and the tool in hand. */
-export function TidyPanel({ bench, drawn, works, borrowed }: Props) {
+/** Tidy's desk: what was found, the tool in hand, how it is cleaned, what was done by hand. */
+export function TidyDesk({ bench, drawn, works, borrowed }: Props) {
   return (
-    <Box
-      data-took={drawn ? Math.round(drawn.tookMs) : undefined}
-      data-works={Object.values(works.all).filter(({ hidden }) => !hidden).length}
-    >
-      <Found bench={bench} drawn={drawn} />
-      <ToolPart works={works} borrowed={borrowed} />
-      {drawn?.facts.calmsTexture && (
-        <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
-          <Attention />
-          <Text>{strings.smoothedSurfaceHasTextureCheck}</Text>
-        </Flex>
-      )}
-      <Box paddingTop="8px" borderTopWidth="1px" borderColor="hairline">
-        <LevelChoice editor={bench.editor} step="tidy" />
-      </Box>
+    <>
+      <Found bench={bench} drawn={drawn} works={works} />
+      <ToolPart bench={bench} works={works} borrowed={borrowed}>
+        {drawn?.facts.calmsTexture && (
+          <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
+            <Attention />
+            <Text>{strings.smoothedSurfaceHasTextureCheck}</Text>
+          </Flex>
+        )}
+      </ToolPart>
       <StepControls
         step="tidy"
         own={{}}
+        width={190}
         editor={bench.editor}
         view={bench.view}
         shot={bench.shot}
       />
-      <Looks />
       <HandList listed={works} />
-      <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
-    </Box>
+    </>
   )
 }
 
-function Found({ bench, drawn }: Pick<Props, 'bench' | 'drawn'>) {
-  const { marks, strokes } = useTidyTools()
+function Found({ bench, drawn, works }: Pick<Props, 'bench' | 'drawn' | 'works'>) {
   const { specks } = bench.editor.steps.tidy
   const refused = drawn?.facts.specks.filter(({ isRefused }) => isRefused).length ?? 0
   const found = (drawn?.facts.specks.length ?? 0) - refused
   const named = new Map(bench.editor.placements.map(({ id, name }) => [id, name]))
   return (
-    <Part title={strings.found}>
-      <Text fontSize="12px" data-testid="found">
+    <DeskPart title={strings.found} width={296} grow={2}>
+      <Text
+        fontSize="12px"
+        data-testid="found"
+        data-took={drawn ? Math.round(drawn.tookMs) : undefined}
+        data-works={Object.values(works.all).filter(({ hidden }) => !hidden).length}
+      >
         {specks === 'none'
-          ? strings.notSearchedForChooseBelow
+          ? strings.notSearchedForChooseBeside
           : drawn
             ? `${countOf(found, 'speck')} found${refused > 0 ? strings.rejected(refused) : ''}.`
             : strings.searching}
       </Text>
       {specks !== 'none' && drawn && (
-        <Box
-          as="ul"
-          listStyleType="none"
-          fontSize="12px"
-          color="softInk"
-          aria-label={strings.visibleAt}
-        >
-          {drawn.facts.seenAt.map(({ placementId, count }) => (
-            <li key={placementId}>
-              {named.get(placementId) ?? placementId}: {count} {strings.visible}
-            </li>
-          ))}
-        </Box>
+        <>
+          <Flex
+            as="ul"
+            gap="12px"
+            wrap="wrap"
+            listStyleType="none"
+            fontSize="12px"
+            color="softInk"
+            aria-label={strings.visibleAt}
+          >
+            {drawn.facts.seenAt.map(({ placementId, count }) => (
+              <li key={placementId}>
+                {named.get(placementId) ?? placementId}: {count} {strings.visible}
+              </li>
+            ))}
+          </Flex>
+          <MarksFound bench={bench} marks={drawn.facts.specks} />
+        </>
       )}
-      <Toggle
-        label={strings.markDirt}
-        value={marks}
-        set={(on) => useTidyTools.setState({ marks: on })}
-      />
-      <Toggle
-        label={strings.showStrokes}
-        value={strokes}
-        set={(on) => useTidyTools.setState({ strokes: on })}
-      />
-    </Part>
+      <Box marginTop="8px">
+        <FindingList view={bench.view} shot={bench.shot} shown={bench.rendition} />
+      </Box>
+    </DeskPart>
   )
 }
 
 function Toggle(props: { label: string; value: boolean; set: (on: boolean) => void }) {
   return (
-    <Flex align="center" justify="space-between" minHeight="26px">
+    <Flex align="center" gap="6px" minHeight="24px">
       <Text fontSize="12px">{props.label}</Text>
       <Switch.Root
         size="sm"
@@ -112,16 +111,19 @@ function Toggle(props: { label: string; value: boolean; set: (on: boolean) => vo
   )
 }
 
-function Looks() {
-  const { look, strain, shade, band } = useTidyTools()
+/** How the picture is looked at. */
+export function TidyViews() {
+  const { look, strain, shade, band, marks, strokes } = useTidyTools()
   return (
-    <Part title={strings.view} aside={<Key>{keyLabel('look')}</Key>}>
+    <Box paddingY="4px">
       <Choices
         label={strings.view}
         options={TIDY_LOOKS.map((id) => ({ id, word: LOOK_WORDS[id] }))}
         chosen={look}
         choose={(id) => useTidyTools.setState({ look: id })}
-      />
+      >
+        <Key>{keyLabel('look')}</Key>
+      </Choices>
       {look === 'swept' && (
         <Text fontSize="12px" color="softInk">
           {strings.lighterAreasAreSweptMore}
@@ -140,34 +142,22 @@ function Looks() {
         options={(Object.keys(SHADES) as Shade[]).map((id) => ({ id, word: id }))}
         chosen={shade}
         choose={(id) => useTidyTools.setState({ shade: id })}
-      />
+      >
+        <Box width="10px" />
+        <Toggle
+          label={strings.markDirt}
+          value={marks}
+          set={(on) => useTidyTools.setState({ marks: on })}
+        />
+        <Box width="10px" />
+        <Toggle
+          label={strings.showStrokes}
+          value={strokes}
+          set={(on) => useTidyTools.setState({ strokes: on })}
+        />
+      </Choices>
       {(look === 'tone' || look === 'grain') && <BandSlider band={band} />}
-    </Part>
-  )
-}
-
-interface ChoicesProps<Id> {
-  readonly label: string
-  readonly options: readonly { readonly id: Id; readonly word: string }[]
-  readonly chosen: Id
-  readonly choose: (id: Id) => void
-}
-
-function Choices<Id extends string | number>({ label, options, chosen, choose }: ChoicesProps<Id>) {
-  return (
-    <Flex wrap="wrap" gap="2px" role="radiogroup" aria-label={label}>
-      {options.map(({ id, word }) => (
-        <Action
-          key={id}
-          look={chosen === id ? 'main' : 'quiet'}
-          role="radio"
-          aria-checked={chosen === id}
-          onClick={() => choose(id)}
-        >
-          {word}
-        </Action>
-      ))}
-    </Flex>
+    </Box>
   )
 }
 
@@ -184,11 +174,25 @@ const BandSlider = ({ band }: { band: number }) => (
 )
 
 /** What the tool in hand does, and how. */
-function ToolPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
+function ToolPart(
+  props: Pick<Props, 'bench' | 'works' | 'borrowed'> & { readonly children: ReactNode },
+) {
+  const { bench, works, borrowed } = props
   const hand = useTidyTools()
   const tool = TOOLS.find(({ id }) => id === hand.tool)!
   return (
-    <Part title={tool.word}>
+    <DeskPart title={strings.byHand} width={304} grow={1}>
+      <ToolGrid
+        label={strings.byHand}
+        tools={TOOLS}
+        chosen={hand.tool}
+        columns={3}
+        take={(id) => {
+          useTidyTools.setState({ tool: id })
+          seenAlone(bench)
+        }}
+      />
+      {props.children}
       <Text fontSize="12px" color="softInk" marginBottom="4px">
         {tool.hint}
       </Text>
@@ -212,7 +216,7 @@ function ToolPart({ works, borrowed }: Pick<Props, 'works' | 'borrowed'>) {
       )}
       {(tool.id === 'tone' || tool.id === 'grain') && <BandSlider band={hand.band} />}
       {tool.id === 'borrow' && <BorrowPart works={works} borrowed={borrowed} />}
-    </Part>
+    </DeskPart>
   )
 }
 

@@ -1,0 +1,5 @@
+export { Choices } from './Choices'
+export { Desk } from './Desk'
+export { DeskPart } from './DeskPart'
+export { Handle, Reading } from './Reading'
+export { ToolButton, ToolGrid } from './ToolGrid'

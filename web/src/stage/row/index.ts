@@ -1,0 +1,1 @@
+export { Row } from './Row'
