@@ -229,5 +229,5 @@ test('a shot is seen in its row: framed between its neighbours, redrawn as it ch
   await page.getByRole('heading', { level: 1, name: 'OCK-108-front.jpg' }).waitFor()
   await page.getByRole('button', { name: 'Open OCK-108-three-quarter.jpg' }).click()
   await page.getByRole('heading', { level: 1, name: 'OCK-108-three-quarter.jpg' }).waitFor()
-  expect(await slider('Exposure').inputValue()).toBe('-3')
+  expect(await slider('Exposure').inputValue()).toBe('-4')
 })

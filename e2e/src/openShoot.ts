@@ -46,6 +46,6 @@ export async function openSaved(
     },
     { timeout: 60_000, interval: 200 },
   )
-  await page.goto(`${url}/shoots/${id}`)
+  await page.locator(`a[href="/shoots/${id}"]`).first().click()
   await page.locator('.tile').first().waitFor()
 }

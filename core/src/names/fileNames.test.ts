@@ -51,6 +51,13 @@ describe('a safe stem', () => {
   })
 })
 
+test('thousands of the same name are numbered one after the other, around those that are taken', () => {
+  const names = uniqueStems(['a-3', ...Array.from({ length: 20_000 }, () => 'a')])
+  expect(names.slice(0, 5)).toEqual(['a-3', 'a', 'a-2', 'a-4', 'a-5'])
+  expect(names.at(-1)).toBe('a-20001')
+  expect(new Set(names).size).toBe(names.length)
+})
+
 test('names are unique under case folding and in composed form', () => {
   expect(uniqueStems(['front', 'Front', 'Cafe\u0301', 'Caf\u00e9', 'STRASSE', 'straße'])).toEqual([
     'front',

@@ -54,10 +54,15 @@ const folded = (name: string): string => name.normalize('NFKC').toLowerCase().to
  */
 export function uniqueStems(stems: readonly string[]): string[] {
   const taken = new Set<string>()
+  /** The next number of each name that came twice: thousands of the same do not try all before them. */
+  const next = new Map<string, number>()
   return stems.map((stem) => {
     const safe = safeStem(stem)
+    const key = folded(safe)
     let name = safe
-    for (let n = 2; taken.has(folded(name)); n++) name = `${safe}-${n}`
+    let n = next.get(key) ?? 2
+    for (; taken.has(folded(name)); n++) name = `${safe}-${n}`
+    next.set(key, n)
     taken.add(folded(name))
     return name
   })

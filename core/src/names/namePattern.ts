@@ -48,7 +48,9 @@ export function expandPattern(pattern: NamePattern, words: PictureWords): string
   let between = head
   let isMissing = false
   for (let i = 0; i < rest.length; i += 2) {
-    const value = (words[rest[i]!.trim().toLowerCase()] ?? '').trim()
+    const name = rest[i]!.trim().toLowerCase()
+    // What every object has, such as a constructor, is no word.
+    const value = (Object.hasOwn(words, name) ? (words[name] ?? '') : '').trim()
     const after = rest[i + 1] ?? ''
     isMissing = value === ''
     if (isMissing) {

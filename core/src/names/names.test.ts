@@ -18,6 +18,8 @@ describe('a pattern', () => {
     ['{nothing}', ''],
     ['{nothing}-{variant}', ''],
     ['plain', 'plain'],
+    ['{constructor}{__proto__}{sku}', 'OCK-101'],
+    ['{toString}', ''],
   ])('%s becomes %s', (pattern, text) => {
     expect(expandPattern(NamePattern.parse(pattern), words)).toBe(text)
   })

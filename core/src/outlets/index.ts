@@ -1,13 +1,6 @@
 export { Placement, PlacementChanges } from './placement'
 export { OutletRules } from './rules'
-export {
-  folderOf,
-  MAX_OUTLET_PLACEMENTS,
-  Outlet,
-  OUTLET_VERSION,
-  placesOf,
-  type OutletPlace,
-} from './outlet'
+export { MAX_OUTLET_PLACEMENTS, Outlet, OUTLET_VERSION, placesOf, type OutletPlace } from './outlet'
 export { READY_OUTLETS } from './readyOutlets'
 export {
   checkFile,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { NamePattern, safeStem } from '../names'
+import { NamePattern } from '../names'
 import { Placement } from './placement'
 import { OutletRules } from './rules'
 
@@ -37,12 +37,6 @@ export interface OutletPlace {
   /** The placement as a shot's plan has it, with an id and a name that no other outlet's has. */
   readonly planned: Placement
 }
-
-/** The folder of a placement’s files in a delivery; an outlet with one placement has but its own. */
-export const folderOf = (outlet: Outlet, placement: Placement): string =>
-  outlet.placements.length === 1
-    ? safeStem(outlet.name)
-    : `${safeStem(outlet.name)}/${safeStem(placement.name)}`
 
 /** The placements of outlets, in their order. */
 export const placesOf = (outlets: readonly Outlet[]): OutletPlace[] =>

@@ -12,7 +12,10 @@ export type PlacementChanges = z.infer<typeof PlacementChanges>
 
 /** One use of a picture: its size, the file that carries it, and what it asks differently. */
 export const Placement = z.strictObject({
-  id: z.string().regex(/^[a-z0-9.-]{1,90}$/, 'small letters, digits and dashes, at most 90'),
+  // It may be used as a name in a file system: no dot begins it.
+  id: z
+    .string()
+    .regex(/^[a-z0-9-][a-z0-9.-]{0,89}$/, 'small letters, digits and dashes, at most 90'),
   name: z.string().trim().min(1).max(130),
   longSidePx: z
     .number()

@@ -9,6 +9,7 @@ import { loadBrief } from './loadBrief'
 import { loadOutlet } from './loadOutlet'
 import { loadProducts } from './loadProducts'
 import { isSavedShoot, openShoot } from './openShoot'
+import { openOutFolder } from './outFolder'
 import { photoRows } from './photoRows'
 import { renderRows, type RenderRequest } from './renderRows'
 import { strings } from './strings'
@@ -55,6 +56,8 @@ async function render(given: string[], options: Options): Promise<void> {
   if (await isSavedShoot(first)) return renderSaved(first, given.length, options)
   const brief = options.brief === undefined ? SHOP_WHITE : await loadBrief(options.brief)
   const outlets = await Promise.all((options.outlet ?? []).map(loadOutlet))
+  const twice = outlets.find(({ id }, i) => outlets.findIndex((one) => one.id === id) < i)
+  if (twice) throw new UsageError(strings.sameOutletTwice(twice.id))
   const assets = options.assets === undefined ? [] : await loadAssets(options.assets)
   const products = options.products === undefined ? [] : await loadProducts(options.products)
   const { photos, notes } = await gatherPhotos(given)
@@ -66,7 +69,9 @@ async function render(given: string[], options: Options): Promise<void> {
     mattes: () => Promise.resolve([]),
     finished: () => Promise.reject(new Error('nothing is finished yet')),
   }
-  await renderAndExit({ rows, files, assets, nameOf: pathOf }, options, 'native')
+  const { brief: briefFile, products: table, outlet: outletFiles = [] } = options
+  const inputs = [...photos, ...outletFiles, briefFile, table].filter((path) => path !== undefined)
+  await renderAndExit({ rows, files, assets, nameOf: pathOf }, inputs, options, 'native')
 }
 
 /** A saved shoot has its own brief, outlets and products: what it makes is what the app makes, byte for byte. */
@@ -83,11 +88,12 @@ async function renderSaved(path: string, count: number, options: Options): Promi
     throw new UsageError(strings.problems(path, [error.message]))
   })
   const nameOf = ({ fileName }: Shot): string => fileName
-  await renderAndExit({ ...shoot, nameOf }, options, 'portable')
+  await renderAndExit({ ...shoot, nameOf }, [path], options, 'portable')
 }
 
 async function renderAndExit(
   what: Pick<RenderRequest, 'rows' | 'files' | 'assets' | 'nameOf'>,
+  inputs: readonly string[],
   { out: outFolder, workers }: Options,
   encoders: NodeEncoders,
 ): Promise<void> {
@@ -95,7 +101,8 @@ async function renderAndExit(
   process.once('SIGINT', () => stop.abort())
   const pool = createNodePool(workers, encoders)
   const { signal } = stop
-  const { failed } = await renderRows({ ...what, outFolder, signal, report: say }, pool)
+  const out = await openOutFolder(outFolder, inputs)
+  const { failed } = await renderRows({ ...what, out, signal, report: say }, pool)
   pool.dispose()
   process.exit(signal.aborted ? EXIT.stopped : failed > 0 ? EXIT.someFailed : EXIT.ok)
 }

@@ -16,6 +16,7 @@ import { wordsOf } from '@cloudbank/core/steps'
 import type { JobAsset, WorkerPool } from '../pool'
 import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../runs'
 import { createShotMaker, type MadeShot } from './createShotMaker'
+import type { OutFolder } from './outFolder'
 import type { RowFiles } from './RowFiles'
 import { sha256 } from './sha256'
 import { strings } from './strings'
@@ -28,7 +29,7 @@ export interface RenderRequest {
   readonly assets: readonly JobAsset[]
   /** What a shot is called in a message. */
   readonly nameOf: (shot: Shot) => string
-  readonly outFolder: string
+  readonly out: OutFolder
   readonly signal: AbortSignal
   readonly report: (line: string) => void
 }
@@ -40,10 +41,10 @@ export interface RenderRequest {
  * shot is made.
  */
 export async function renderRows(
-  { rows, files, assets, nameOf, outFolder, signal, report }: RenderRequest,
+  { rows, files, assets, nameOf, out, signal, report }: RenderRequest,
   pool: WorkerPool,
 ): Promise<{ made: number; failed: number }> {
-  const writer = createShotWriter(rows, files, outFolder)
+  const writer = createShotWriter(rows, files, out)
   const make = createShotMaker(rows, files, assets, pool)
   const shots = rows.shots.filter((shot) => !isReturned(shot))
   const remaining = new Map(shots.map((shot) => [shot.id, shot]))
@@ -91,11 +92,11 @@ export async function renderRows(
   }
   await workThrough(work, ports)
   const left = writer.written()
-  if (left.length > 0) await writeManifests(rows, left, outFolder)
+  if (left.length > 0) await writeManifests(rows, left, out)
   report(
     signal.aborted
-      ? strings.stopped(left.length, outFolder)
-      : strings.finished(left.length, outFolder, failed),
+      ? strings.stopped(left.length, out.path)
+      : strings.finished(left.length, out.path, failed),
   )
   return { made: left.length, failed }
 }
@@ -103,7 +104,7 @@ export async function renderRows(
 const isReturned = ({ verdict }: Shot): boolean => verdict?.kind === 'returned'
 
 /** Writes what a shoot delivers, a shot at a time. */
-function createShotWriter(rows: ShootRows, files: RowFiles, outFolder: string) {
+function createShotWriter(rows: ShootRows, files: RowFiles, out: OutFolder) {
   const model = createShootModel()
   const recipe = model.recipeOf(rows)
   const { items } = model.planDelivery(rows, isReturned)
@@ -120,7 +121,7 @@ function createShotWriter(rows: ShootRows, files: RowFiles, outFolder: string) {
         if (!row) continue
         const bytes = fresh?.bytes ?? (await files.finished(row))
         const own = { ...item, shot: { ...item.shot, originalHash: shot.originalHash } }
-        const left = await writeFile(withRendition(own, row, capture), bytes, original, outFolder)
+        const left = await writeFile(withRendition(own, row, capture), bytes, original, out)
         written.set(item, left)
         all.push(left)
       }

@@ -15,6 +15,7 @@ export const strings = {
   outOption: 'output folder; created if missing',
   workersOption: 'photographs at a time; default: one per core',
   positiveNumber: 'a whole number, 1 or more',
+  sameOutletTwice: (id: string): string => `Two outlets have the id ${id}.`,
   noPhotographs: 'There are no photographs to render.',
   morePhotographs: 'more photographs',
   savedShootIsWhole: (path: string, extra: string): string =>
@@ -42,6 +43,12 @@ export const strings = {
   damagedInside: (entry: string): string => `${entry} in it is damaged; copy the file again`,
   otherBytesInside: (entry: string): string =>
     `${entry} in it holds other bytes than its name says`,
+
+  // outFolder
+  outsideOfFolder: (path: string, folder: string): string =>
+    `“${path}” would lie outside of ${folder}`,
+  isAnInput: (path: string): string =>
+    `${path} is one of the files given; it isn’t overwritten. Choose another output folder`,
 
   // renderRows
   shotDone: (done: number, all: number, name: string, outcome: string): string =>

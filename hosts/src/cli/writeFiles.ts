@@ -1,9 +1,8 @@
-import { mkdir, writeFile as write } from 'node:fs/promises'
-import { dirname, join } from 'node:path'
 import {
   CREDIT_HEAD_BYTES,
   FileHash,
   leavingWords,
+  MANIFEST_FILES,
   manifestOf,
   manifestTable,
   webPageOf,
@@ -12,6 +11,7 @@ import {
   type LeftFile,
   type ShootRows,
 } from '@cloudbank/core/shoot'
+import type { OutFolder } from './outFolder'
 import { sha256 } from './sha256'
 
 /**
@@ -24,13 +24,13 @@ export async function writeFile(
   file: DeliveryFile,
   bytes: Uint8Array,
   original: Uint8Array,
-  outFolder: string,
+  out: OutFolder,
 ): Promise<LeftFile> {
   const head = original.subarray(0, CREDIT_HEAD_BYTES)
   const words = await leavingWords(file, () => Promise.resolve(head))
   const changed = words && withLeavingWords(bytes, file, words)
   const whole = changed ?? bytes
-  await save(join(outFolder, file.path), whole)
+  await out.save(file.path, whole)
   return {
     file,
     bytes: whole.length,
@@ -43,21 +43,16 @@ export async function writeFile(
 export async function writeManifests(
   { shoot }: Pick<ShootRows, 'shoot'>,
   left: readonly LeftFile[],
-  outFolder: string,
+  out: OutFolder,
 ): Promise<void> {
   const texts = {
-    'manifest.json': JSON.stringify(manifestOf(shoot, left), null, 2),
-    'manifest.csv': manifestTable(left),
-    'pictures.html': webPageOf(
+    [MANIFEST_FILES.json]: JSON.stringify(manifestOf(shoot, left), null, 2),
+    [MANIFEST_FILES.table]: manifestTable(left),
+    [MANIFEST_FILES.page]: webPageOf(
       shoot.name,
       left.map(({ file }) => file),
     ),
   }
   for (const [name, text] of Object.entries(texts))
-    await save(join(outFolder, name), new TextEncoder().encode(text))
-}
-
-async function save(path: string, bytes: Uint8Array): Promise<void> {
-  await mkdir(dirname(path), { recursive: true })
-  await write(path, bytes)
+    await out.save(name, new TextEncoder().encode(text))
 }

@@ -165,4 +165,6 @@ export const strings = {
 
   // verdicts
   wrongPicture: 'wrong picture',
+  judged: (fileName: string, verdict: string): string => `${fileName} ${verdict}`,
+  unreviewed: 'unreviewed',
 }

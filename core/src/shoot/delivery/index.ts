@@ -4,6 +4,7 @@ export { manifestOf, manifestTable } from './manifest'
 export { outletVerdicts, type OutletVerdict } from './outletVerdicts'
 export {
   destinationsOf,
+  MANIFEST_FILES,
   readyOf,
   withRendition,
   type DeliveryFile,

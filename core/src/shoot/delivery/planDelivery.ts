@@ -1,14 +1,7 @@
 import type { FinishSettings } from '../../steps'
 import { FORMATS, type FileWords } from '../../codec'
 import { expandPattern, safeStem, stemOf, uniqueStems } from '../../names'
-import {
-  checkFile,
-  folderOf,
-  placesOf,
-  type BrokenRule,
-  type Outlet,
-  type Placement,
-} from '../../outlets'
+import { checkFile, placesOf, type BrokenRule, type Outlet, type Placement } from '../../outlets'
 import type { Measured, Rendition, ShootRows, Shot } from '../rows'
 import { inSheetOrder, withShared } from '../products/productGroups'
 import { pictureWords } from '../products/pictureWords'
@@ -54,26 +47,44 @@ export interface DeliveryPlan {
   readonly aside: ReadonlyMap<string, readonly Shot[]>
 }
 
-/** Where a shoot's pictures go, in the order of brief and outlets. */
-export function destinationsOf({ shoot, briefRow }: Pick<ShootRows, 'shoot' | 'briefRow'>): {
-  readonly id: string
-  readonly outlet: Outlet | null
-  readonly placement: Placement
-  readonly folder: string
-}[] {
-  const own = briefRow.brief.steps.finish.placements.map((placement) => ({
-    id: placement.id,
-    outlet: null,
-    placement,
-    folder: safeStem(placement.name),
-  }))
-  const ofOutlets = placesOf(shoot.outlets).map(({ outlet, placement, planned }) => ({
-    id: planned.id,
-    outlet,
-    placement,
-    folder: folderOf(outlet, placement),
-  }))
-  return [...(shoot.ownFiles || shoot.outlets.length === 0 ? own : []), ...ofOutlets]
+/** What lies beside the folders of a delivery. */
+export const MANIFEST_FILES = {
+  json: 'manifest.json',
+  table: 'manifest.csv',
+  page: 'pictures.html',
+} as const
+
+/**
+ * Where a shoot's pictures go, in the order of brief and outlets. Each has a folder of its own, whatever file system
+ * it lies in; an outlet with several placements has one with a folder for each in it.
+ */
+export function destinationsOf({
+  shoot,
+  briefRow,
+}: Pick<ShootRows, 'shoot' | 'briefRow'>): readonly Destination[] {
+  const { placements } = briefRow.brief.steps.finish
+  const own = shoot.ownFiles || shoot.outlets.length === 0 ? placements : []
+  const beside = Object.values(MANIFEST_FILES)
+  const folders = uniqueStems([...beside, ...[...own, ...shoot.outlets].map(({ name }) => name)])
+  const ownFolders = folders.slice(beside.length)
+  const outletFolders = ownFolders.slice(own.length)
+  return [
+    ...own.map((placement, i) => ({
+      id: placement.id,
+      outlet: null,
+      placement,
+      folder: ownFolders[i]!,
+    })),
+    ...shoot.outlets.flatMap((outlet, i) => {
+      const within = uniqueStems(outlet.placements.map(({ name }) => name))
+      return placesOf([outlet]).map(({ placement, planned }, k) => ({
+        id: planned.id,
+        outlet,
+        placement,
+        folder: within.length === 1 ? outletFolders[i]! : `${outletFolders[i]!}/${within[k]!}`,
+      }))
+    }),
+  ]
 }
 
 /** What a delivery is planned of; of what was measured it needs what the camera wrote alone. */

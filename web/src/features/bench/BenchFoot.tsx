@@ -8,7 +8,7 @@ import { keyLabel } from '../../keys/keys'
 import { perform, putFields, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key, ReturnWindow } from '../../ui'
-import { recordVerdict } from '../../work/verdicts'
+import { recordVerdict, type NewVerdict } from '../../work/verdicts'
 import { UndoButtons } from '../../shoot'
 import type { Bench } from '../../stage/bench'
 import { CarryWindow } from './CarryWindow'
@@ -21,7 +21,7 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
   const [carrying, setCarrying] = useState(false)
   const [returning, setReturning] = useState(false)
   const touched = isTouched(shot)
-  const judge = (verdict: Parameters<typeof recordVerdict>[2]): void =>
+  const judge = (verdict: NewVerdict): void =>
     attempt(recordVerdict(shot, view, verdict), strings.verdictCouldntBeSaved)
   const pass = (): void => judge(shot.verdict?.kind === 'passed' ? null : { kind: 'passed' })
   const restore = (): void =>

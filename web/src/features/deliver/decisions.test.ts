@@ -12,7 +12,7 @@ import {
   viewOf,
   withOutlets,
 } from '../../work/delivery/delivered.testing'
-import { planDelivery } from '../../work/model'
+import { madeBy, planDelivery, recipeOf } from '../../work/model'
 import { decisionsFor, type DeliveryDecision } from './decisions'
 
 const decided = (view: ShootRows): DeliveryDecision[] => decisionsFor(view, planDelivery(view))
@@ -152,6 +152,23 @@ describe('descriptions', () => {
     const all = ids(described(() => ' '))
     expect(all.filter((id) => id.endsWith('/empty'))).toEqual([])
   })
+})
+
+test('what a review has passed is not asked again, until the shot changes', () => {
+  const found = (shots: readonly Shot[]): ShootRows =>
+    withRows(viewOf(shots, { products }), (row) => ({
+      ...row,
+      findings: [{ code: 'no-product' }],
+    }))
+  const [front, ...rest] = mugs as [Shot, ...Shot[]]
+  const of = madeBy(front, recipeOf(found(mugs)))
+  const passed: Shot = { ...front, verdict: { kind: 'passed', of } }
+  expect(angles(oneOf(found(mugs), 'no-product').shots)).toEqual(['front', 'top', 'back'])
+  expect(angles(oneOf(found([passed, ...rest]), 'no-product').shots)).toEqual(['top', 'back'])
+  const changed: Shot = { ...passed, touches: { light: { exposureEv: 1 } } }
+  expect(angles(oneOf(found([changed, ...rest]), 'no-product').shots)).toContain('front')
+  const returned: Shot = { ...front, verdict: { kind: 'returned', reason: 'edge', of } }
+  expect(angles(oneOf(found([returned, ...rest]), 'no-product').shots)).toContain('front')
 })
 
 test('a shot of no product is decided about as any other', () => {

@@ -4,7 +4,7 @@ import {
   type DeliveryPlan,
   type ShootRows,
 } from '@cloudbank/core/shoot'
-import { findingsOf } from '../../work/model'
+import { findingsOf, isChangedSince, recipeOf } from '../../work/model'
 import type { Weight } from '@cloudbank/core/findings'
 import { ALT_PROBLEMS, altProblems, type AltProblem } from '@cloudbank/core/names'
 import {
@@ -150,12 +150,19 @@ function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
   })
 }
 
-/** What wants a look in pictures that leave, a line a kind. */
+/** Whether someone has passed a shot as it is: what needed attention there was seen. */
+const isSettled = (shot: Shot, view: ShootRows): boolean =>
+  shot.verdict?.kind === 'passed' && !isChangedSince(shot, recipeOf(view))
+
+/** What needs attention in pictures that leave, a line a kind; what blocks stays so whoever has passed it. */
 function foundIn(view: ShootRows, { items }: DeliveryPlan): DeliveryDecision[] {
   const shots = shotsOf(items)
   const found = shots.flatMap((shot) =>
     findingsOf(shot, view)
-      .filter((finding) => wordsOf(finding).weight !== 'note')
+      .filter((finding) => {
+        const { weight } = wordsOf(finding)
+        return weight === 'blocks' || (weight === 'look' && !isSettled(shot, view))
+      })
       .map((finding) => ({ shot, finding })),
   )
   return [...groupBy(found, ({ finding }) => finding.code)].map(([code, those]) => {

@@ -1,9 +1,10 @@
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { verdictWords } from '@cloudbank/core/shoot'
 import { useCommand } from '../../keys/commands'
 import { useGo } from '../../ui/useGo'
-import type { ShootView, Shot } from '../../data'
+import type { ShootView, Shot, ShotId } from '../../data'
 import { attempt } from '../../notices'
-import { recordVerdict, RETURN_REASONS } from '../../work/verdicts'
+import { recordVerdict, RETURN_REASONS, type NewVerdict } from '../../work/verdicts'
 import { useReview } from './reviewStore'
 import { strings } from './strings'
 
@@ -24,11 +25,27 @@ export function useReviewModel(view: ShootView) {
     setPlace(0)
     goTo(to)
   }
-  const judge = (verdict: Parameters<typeof recordVerdict>[2]): void => {
+  const judge = (verdict: NewVerdict): void => {
     if (!shot) return
+    given.current.set(shot.id, { words: wordsOf(verdict), isKept: false })
     attempt(recordVerdict(shot, view, verdict), strings.verdictCouldntBeSaved)
     move(at + 1)
   }
+  // A verdict that Undo takes back brings its shot back: once it was seen to be kept, it is missed.
+  const given = useRef(new Map<ShotId, { readonly words: string; readonly isKept: boolean }>())
+  useEffect(() => {
+    shots.forEach(({ id, verdict }, place) => {
+      const told = given.current.get(id)
+      if (!told) return
+      const isThere = wordsOf(verdict) === told.words
+      if (isThere) given.current.set(id, { ...told, isKept: true })
+      if (isThere || !told.isKept) return
+      given.current.delete(id)
+      setClose(false)
+      setPlace(0)
+      goTo(place)
+    })
+  }, [shots, goTo])
   const pass = (): void => judge({ kind: 'passed' })
   const returnFor = (reason: string): void => judge({ kind: 'returned', reason })
   const touchUp = (): void => {
@@ -72,6 +89,8 @@ export function useReviewModel(view: ShootView) {
     setAsking,
   }
 }
+
+const wordsOf = (verdict: NewVerdict): string => (verdict ? verdictWords(verdict) : '')
 
 export type ReviewModel = ReturnType<typeof useReviewModel>
 

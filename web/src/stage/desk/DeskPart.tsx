@@ -20,6 +20,11 @@ export function DeskPart({ title, aside, width, grow = 0, children }: Props) {
       minWidth="0"
       height="100%"
       overflowY="auto"
+      // What is scrolled is reached by keys, whatever is in it.
+      tabIndex={0}
+      role="group"
+      aria-label={title}
+      _focusVisible={{ outlineOffset: '-2px' }}
       paddingX="16px"
       paddingY="10px"
       borderColor="hairline"

@@ -1,4 +1,10 @@
-import { type DeliveryFile, manifestOf, manifestTable, webPageOf } from '@cloudbank/core/shoot'
+import {
+  type DeliveryFile,
+  manifestOf,
+  manifestTable,
+  webPageOf,
+  MANIFEST_FILES,
+} from '@cloudbank/core/shoot'
 import { withFileWords } from '@cloudbank/core/codec'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
@@ -41,9 +47,9 @@ export async function packDelivery(
     onFile()
   }
   const texts = {
-    'manifest.json': JSON.stringify(manifestOf(shoot, all), null, 2),
-    'manifest.csv': manifestTable(all),
-    'pictures.html': webPageOf(shoot.name, files),
+    [MANIFEST_FILES.json]: JSON.stringify(manifestOf(shoot, all), null, 2),
+    [MANIFEST_FILES.table]: manifestTable(all),
+    [MANIFEST_FILES.page]: webPageOf(shoot.name, files),
   }
   for (const [name, text] of Object.entries(texts))
     await sink.add(name, new Blob([text]), new Date())

@@ -1,1 +1,1 @@
-export { recordVerdict, RETURN_REASONS } from './verdicts'
+export { recordVerdict, RETURN_REASONS, type NewVerdict } from './verdicts'

@@ -4,7 +4,7 @@ import { isChangedSince, recipeOf } from '../model'
 import 'fake-indexeddb/auto'
 import { expect, test } from 'vitest'
 import { READY_OUTLETS } from '@cloudbank/core/outlets'
-import { openDatabase } from '../../data'
+import { openDatabase, undoLast } from '../../data'
 import { recordVerdict } from './verdicts'
 
 test('a verdict knows by what the shot was made, and is changed by what shows alone', async () => {
@@ -37,6 +37,12 @@ test('a verdict knows by what the shot was made, and is changed by what shows al
   const old = { ...returned, verdict: { kind: 'passed' } as const }
   expect(isChangedSince(old, recipe)).toBe(false)
   await recordVerdict(returned, view, null, db)
+  expect((await read()).verdict).toBeNull()
+  // Each was a deed of its own.
+  const scope = { shootId: view.shoot.id }
+  await undoLast(scope, db)
+  expect((await read()).verdict).toEqual(returned.verdict)
+  await undoLast(scope, db)
   expect((await read()).verdict).toBeNull()
   await db.delete()
 })
