@@ -1,11 +1,14 @@
+import { seenAs } from '@cloudbank/core/shoot'
 import { recipeOf, renditionsOf } from '../work/model'
 import { usePictureUrl, type ShootView, type Shot } from '../data'
 
+/** Side where none is given, in pixels. */
+const USUAL_PX = 200
+
 /** A shot as it is made, small, of a side or as large as its place; its photograph where nothing is made. */
 export function Thumb({ shot, view, px }: { shot: Shot; view: ShootView; px?: number }) {
-  const [rendition] = [...renditionsOf(shot, recipeOf(view), view.renditions)].sort(
-    (a, b) => a.width - b.width,
-  )
+  const recipe = recipeOf(view)
+  const rendition = seenAs(renditionsOf(shot, recipe, view.renditions), recipe, px ?? USUAL_PX)
   const made = usePictureUrl(rendition ? { table: 'contents', hash: rendition.fileHash } : null)
   const preview = usePictureUrl({ table: 'previews', hash: shot.originalHash })
   return (

@@ -19,6 +19,9 @@ export const strings = {
     `${filename} in it is damaged; copy the file again`,
   isMissingInIt: (folder: string | number, hash: string | number): string =>
     `${folder}/${hash} is missing in it`,
+  otherBytes: (path: string): string => `${path} in it holds other bytes than its name says`,
+  rowsOfAnotherShoot: (table: string): string =>
+    `its ${table} belong to another shoot; nothing was imported`,
   isMissingInItWithFile: (file: string | number): string => `${file} is missing in it`,
 
   // cutOutWork

@@ -70,12 +70,21 @@ export function matteIn(
   return { ...matte, alpha: { ...(matte.alpha as object), deflated } } as unknown as PackedMatte // as it was taken apart
 }
 
+/** A name that no encoder has written stands for itself. */
+function decoded(name: string): string {
+  try {
+    return decodeURIComponent(name)
+  } catch {
+    return name
+  }
+}
+
 /** Files of a container by their folder and the hash that names them, whatever their ending. */
 export function byHash<Entry>(entries: Iterable<readonly [string, Entry]>): Map<string, Entry> {
   const found = new Map<string, Entry>()
   for (const [path, entry] of entries) {
     const [folder = '', name = ''] = path.split('/')
-    found.set(`${folder}/${decodeURIComponent(name.replace(/\.\w+$/, ''))}`, entry)
+    found.set(`${folder}/${decoded(name.replace(/\.\w+$/, ''))}`, entry)
   }
   return found
 }

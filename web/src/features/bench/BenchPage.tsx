@@ -23,7 +23,7 @@ function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
     <Grid
       height="100%"
       gridTemplateAreas={`"head" "picture" "desk" "foot"`}
-      gridTemplateRows="58px minmax(0, 1fr) 236px 42px"
+      gridTemplateRows="58px minmax(0, 1fr) 246px 42px"
       gridTemplateColumns="minmax(0, 1fr)"
     >
       <BenchHead bench={bench} lookBy={lookBy} />

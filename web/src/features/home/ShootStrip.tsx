@@ -1,4 +1,4 @@
-import { bySlot } from '@cloudbank/core/shoot'
+import { bySlot, seenAs } from '@cloudbank/core/shoot'
 import { countStale, recipeOf, renditionsOf } from '../../work/model'
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
 import { useState } from 'react'
@@ -19,6 +19,8 @@ import { goOnWithRoom } from '../../work/keepers'
 import { strings } from './strings'
 
 const PICTURES = 12
+/** Side of a picture, in pixels. */
+const PICTURE_PX = 96
 
 /** A shoot as one wide strip: its first pictures, its state, what still needs someone. */
 export function ShootStrip({ summary }: { summary: ShootSummary }) {
@@ -55,9 +57,15 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
         <DeleteShoot summary={summary} />
       </Flex>
       <Link to={`/shoots/${shoot.id}`} tabIndex={-1} aria-hidden>
-        <Flex gap="6px" height="96px" overflow="hidden" wrap="wrap">
+        <Flex gap="6px" height={`${PICTURE_PX}px`} overflow="hidden" wrap="wrap">
           {shots.slice(0, PICTURES).map((shot) => (
-            <StripPicture key={shot.id} shot={shot} made={lightest(shot, renditions)} />
+            <StripPicture
+              key={shot.id}
+              shot={shot}
+              made={
+                recipe ? seenAs(renditionsOf(shot, recipe, slots), recipe, PICTURE_PX) : undefined
+              }
+            />
           ))}
         </Flex>
       </Link>
@@ -65,17 +73,15 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
   )
 }
 
-/** The lightest of a shot's files: enough for a small picture. */
-const lightest = (shot: Shot, renditions: readonly Rendition[]): Rendition | undefined =>
-  renditions.filter(({ shotId }) => shotId === shot.id).sort((a, b) => a.bytes - b.bytes)[0]
-
 function StripPicture({ shot, made }: { shot: Shot; made: Rendition | undefined }) {
   const url = usePictureUrl(
     made
       ? { table: 'contents', hash: made.fileHash }
       : { table: 'previews', hash: shot.originalHash },
   )
-  return <Image src={url} alt="" height="96px" width="auto" flex="none" background="mat" />
+  return (
+    <Image src={url} alt="" height={`${PICTURE_PX}px`} width="auto" flex="none" background="mat" />
+  )
 }
 
 function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: ShootSummary }) {

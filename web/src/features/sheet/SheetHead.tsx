@@ -1,4 +1,4 @@
-import { type OrderId, ORDERS } from '@cloudbank/core/shoot'
+import { looksOf, type OrderId, ORDERS } from '@cloudbank/core/shoot'
 import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
 import { Link } from 'react-router'
@@ -8,7 +8,9 @@ import type { ShootView } from '../../data'
 import { Action } from '../../ui'
 import type { StepLens } from '../../lens'
 import { FilterMenu, FilterWords } from './filter'
+import { recipeOf } from '../../work/model'
 import { LENSES } from './lens'
+import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
 import { strings } from './strings'
 
@@ -48,6 +50,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
           onChange={(event) => setFilter({ ...filter, text: event.target.value })}
         />
         <Flex flex="1" />
+        <SeenThrough view={view} />
         <NativeSelect.Root size="xs" width="108px" flex="none" variant="plain">
           <NativeSelect.Field
             aria-label={strings.order}
@@ -99,6 +102,30 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         </Text>
       )}
     </>
+  )
+}
+
+/** As which placement the shots are seen, where they look different. */
+function SeenThrough({ view }: Pick<Props, 'view'>) {
+  const seenThrough = useSheet((state) => state.seenThrough)
+  const looks = looksOf(recipeOf(view))
+  if (looks.length < 2) return null
+  return (
+    <NativeSelect.Root size="xs" width="120px" flex="none" variant="plain">
+      <NativeSelect.Field
+        aria-label={strings.seenAs}
+        value={seenThrough ?? looks[0]!.id}
+        fontSize="13px"
+        onChange={(event) => useSheet.setState({ seenThrough: event.target.value })}
+      >
+        {looks.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {strings.as(name)}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
   )
 }
 

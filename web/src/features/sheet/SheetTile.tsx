@@ -1,7 +1,8 @@
-import { whyOf } from '@cloudbank/core/shoot'
+import { seenAs, whyOf } from '@cloudbank/core/shoot'
 import { findingsWith, recipeOf, renditionsOf, settingsAt, standingOf } from '../../work/model'
 import { memo } from 'react'
 import { planHem } from '@cloudbank/core/steps'
+import { useSheet } from './sheetStore'
 import { Tile, type TileProps } from './Tile'
 
 type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'why'>
@@ -9,11 +10,10 @@ type Props = Omit<TileProps, 'rendition' | 'frame' | 'segments' | 'why'>
 /** A shot of the view as a tile; drawn again only when something of it changes, not when it scrolls. */
 export const SheetTile = memo(function SheetTile(props: Props) {
   const { shot, view, px } = props
+  const seenThrough = useSheet((state) => state.seenThrough)
   const recipe = recipeOf(view)
   const renditions = renditionsOf(shot, recipe, view.renditions)
-  const shown = [...renditions]
-    .sort((a, b) => a.width - b.width)
-    .find(({ width }, i, all) => width >= px * 2 || i === all.length - 1)
+  const shown = seenAs(renditions, recipe, px * devicePixelRatio, seenThrough)
   const findings = findingsWith(shot, view, renditions)
   const standing = standingOf(shot, recipe, view.renditions)
   return (

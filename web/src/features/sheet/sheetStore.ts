@@ -14,6 +14,8 @@ interface SheetState {
   readonly filter: Filter
   /** The two shots whose pictures stand beside the brief; the first shown where none were chosen. */
   readonly beside: readonly [string | null, string | null]
+  /** The placement as which the shots are seen; null for the brief's first. */
+  readonly seenThrough: string | null
   /** The shoot that filter and pictures beside the brief are of: on the bench and back they stay. */
   readonly shootId: string | null
   readonly enter: (shootId: string) => void
@@ -31,10 +33,13 @@ export const useSheet = create<SheetState>()((set) => ({
   orderId: 'product',
   filter: NO_FILTER,
   beside: [null, null],
+  seenThrough: null,
   shootId: null,
   enter: (shootId) =>
     set((state) =>
-      state.shootId === shootId ? {} : { shootId, filter: NO_FILTER, beside: [null, null] },
+      state.shootId === shootId
+        ? {}
+        : { shootId, filter: NO_FILTER, beside: [null, null], seenThrough: null },
     ),
   tilePx: USUAL_TILE_PX,
   selection: NOTHING,

@@ -55,6 +55,8 @@ export const strings = {
   setAside: 'set aside',
 
   // SheetHead
+  seenAs: 'Seen as',
+  as: (name: string): string => `as ${name}`,
   nameSku: 'Name, SKU',
   onlyShotsWithThisIn: 'Only shots with this in their name',
   order: 'Order',

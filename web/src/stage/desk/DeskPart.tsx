@@ -22,8 +22,6 @@ export function DeskPart({ title, aside, width, grow = 0, children }: Props) {
       overflowY="auto"
       // What is scrolled is reached by keys, whatever is in it.
       tabIndex={0}
-      role="group"
-      aria-label={title}
       _focusVisible={{ outlineOffset: '-2px' }}
       paddingX="16px"
       paddingY="10px"

@@ -63,7 +63,7 @@ export function Row({ bench, children }: Props) {
           <RowLines lies={lies} frame={settings} />
         </>
       )}
-      <Text position="absolute" left="12px" bottom="9px" fontSize="12px" color="softInk">
+      <Text position="absolute" left="12px" top="1px" fontSize="12px" color="softInk">
         <Key>{keyLabel('previous')}</Key> <Key>{keyLabel('next')}</Key> {strings.alongRow}
       </Text>
       <Box position="absolute" right="12px" bottom="9px" fontSize="12px">

@@ -55,7 +55,7 @@ export function CutDesk(props: Props) {
       <StepControls
         step="cut"
         own={{}}
-        width={172}
+        width={180}
         editor={bench.editor}
         view={bench.view}
         shot={bench.shot}

@@ -60,7 +60,7 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
           {strings.afterAdjustmentsDragBarsCurve}
         </Text>
         {histogram && (
-          <Text fontFamily="mono" color="softInk" whiteSpace="nowrap">
+          <Text fontFamily="mono" color="softInk" truncate minWidth="0">
             {strings.blackClipped(
               formatPercent(histogram.blocked01),
               formatPercent(histogram.clipped01),

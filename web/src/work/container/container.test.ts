@@ -3,6 +3,7 @@ import { SURE_SIGNS, shotId } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { sha256 } from '@cloudbank/hosts/pool'
 import { createProcessLock, workThrough } from '@cloudbank/hosts/runs'
 import {
   checkRows,
@@ -30,6 +31,38 @@ const TABLES = ['briefs', 'shots', 'products', 'lightings', 'renditions', 'measu
 let here: Database
 let there: Database
 let shoot: Shoot
+
+/** The same value with other words in place of some. */
+function reworded(value: unknown, words: ReadonlyMap<string, string>): unknown {
+  if (typeof value === 'string') {
+    const [head = '', ...rest] = value.split('/')
+    return [words.get(head) ?? head, ...rest].join('/')
+  }
+  if (Array.isArray(value)) return value.map((one) => reworded(one, words))
+  if (!value || Object.getPrototypeOf(value) !== Object.prototype) return value
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [key, reworded(one, words)] as const),
+  )
+}
+
+/** Gives the files of a frozen database the hashes that their bytes have. */
+async function nameFilesTruly(db: Database): Promise<void> {
+  const names = new Map<string, string>()
+  for (const table of ['originals', 'contents', 'assets'] as const)
+    for (const { hash, blob } of (await db.table(table).toArray()) as {
+      hash: string
+      blob: Blob
+    }[])
+      if (!hash.startsWith('old/')) names.set(hash, await sha256(await blob.arrayBuffer()))
+  for (const table of [
+    ...(['originals', 'contents', 'assets', 'previews', 'measures', 'mattes'] as const),
+    ...(['shots', 'renditions', 'deeds'] as const),
+  ]) {
+    const rows = await db.table(table).toArray()
+    await db.table(table).clear()
+    await db.table(table).bulkPut(rows.map((row) => reworded(row, names)))
+  }
+}
 
 /** A shoot that a browser has worked on, with a colour table and a matte. */
 beforeEach(async () => {
@@ -72,6 +105,7 @@ beforeEach(async () => {
     key: `${shot!.originalHash}/cut1/1600`,
     matte: { kind: 'uncut', reason: 'no-product' },
   })
+  await nameFilesTruly(here)
 })
 afterEach(async () => {
   await here.delete()
@@ -80,6 +114,9 @@ afterEach(async () => {
 
 const pack = (): Promise<Blob> =>
   exportShoot(shoot.id, { onProgress: () => undefined, signal: GO_ON }, here)
+
+/** Brings a shoot in there. */
+const bringIn = (blob: Blob): Promise<Shoot> => importShoot(blob, GO_ON, there)
 
 /** What an earlier version wrote says the same with the fields that have come since, at rest. */
 const rowsOf = async (db: Database, table: TableName): Promise<unknown[]> =>
@@ -95,7 +132,7 @@ describe('a shoot in a file', () => {
   test('is the same on another machine: every row, every byte', async () => {
     const blob = await pack()
     expect(await isContainer(blob)).toBe(true)
-    expect(await importShoot(blob, GO_ON, there)).toEqual(checkRows('shoots', [shoot]).rows[0])
+    expect(await bringIn(blob)).toEqual(checkRows('shoots', [shoot]).rows[0])
     for (const table of [...TABLES, 'shoots', 'mattes'] as const)
       expect(await rowsOf(there, table), table).toEqual(await rowsOf(here, table))
     for (const table of ['originals', 'previews', 'contents', 'assets'])
@@ -123,7 +160,7 @@ describe('a shoot in a file', () => {
     const { [CONTAINER.json]: _, ...others } = files
     const json = { [CONTAINER.json]: strToU8(JSON.stringify(old)) }
     const zip = zipSync({ ...json, ...others }, { level: 0 })
-    await importShoot(new Blob([zip as Uint8Array<ArrayBuffer>]), GO_ON, there)
+    await bringIn(new Blob([zip as Uint8Array<ArrayBuffer>]))
     expect(await bytesOf(there, 'assets')).toEqual(await bytesOf(here, 'assets'))
     const names = async (db: Database) =>
       (await db.assets.toArray()).map(({ name, role }) => [name, role])
@@ -131,7 +168,7 @@ describe('a shoot in a file', () => {
   })
 
   test('brings its history: what was done there is undone here', async () => {
-    await importShoot(await pack(), GO_ON, there)
+    await bringIn(await pack())
     const words = (deeds: readonly { words: string }[]) => deeds.map((deed) => deed.words)
     const scope = { shootId: shoot.id }
     expect(words(await deedsOf(scope, there))).toEqual(words(await deedsOf(scope, here)))
@@ -184,11 +221,18 @@ describe('a shoot in a file', () => {
 /** The container with its JSON changed. */
 async function changed(
   change: (json: { tables: Record<string, object[]> }) => object,
+  rewrite: (path: string, bytes: Uint8Array) => Uint8Array = (_path, bytes) => bytes,
 ): Promise<Blob> {
   const files = unzipSync(new Uint8Array(await (await pack()).arrayBuffer()))
   const json = JSON.parse(strFromU8(files[CONTAINER.json]!)) as { tables: Record<string, object[]> } // its own
   const { [CONTAINER.json]: _, ...others } = files
-  const all = { [CONTAINER.json]: strToU8(JSON.stringify(change(json))), ...others }
+  const rewritten = Object.entries(others).map(
+    ([path, bytes]) => [path, rewrite(path, bytes)] as const,
+  )
+  const all = {
+    [CONTAINER.json]: strToU8(JSON.stringify(change(json))),
+    ...Object.fromEntries(rewritten),
+  }
   return new Blob([zipSync(all, { level: 0 }) as Uint8Array<ArrayBuffer>])
 }
 
@@ -210,6 +254,24 @@ describe('a file that is not as it must be', () => {
       /shots, width/,
     ],
     [
+      'holds other bytes under the name of a photograph',
+      () =>
+        changed(
+          (json) => json,
+          (path, bytes) => (path.startsWith('originals/') ? strToU8('another picture') : bytes),
+        ),
+      /originals\/.* holds other bytes than its name says/,
+    ],
+    [
+      'gives its shots to another shoot',
+      () =>
+        changed((json) => {
+          Object.assign(json.tables.shots![0]!, { shootId: 'another' })
+          return json
+        }),
+      /its shots belong to another shoot/,
+    ],
+    [
       'misses a photograph',
       () =>
         changed((json) => {
@@ -220,10 +282,72 @@ describe('a file that is not as it must be', () => {
     ],
   ])('%s: says so, and brings nothing in', async (_what, make, words) => {
     const blob = await make()
-    const bringing = importShoot(blob, GO_ON, there)
+    const bringing = bringIn(blob)
     await expect(bringing).rejects.toBeInstanceOf(ContainerError)
     await expect(bringing).rejects.toThrow(words)
     expect(await there.shoots.count()).toBe(0)
     expect(await there.shots.count()).toBe(0)
+  })
+})
+
+describe('a file that lies', () => {
+  /** Everything that is here, as text and bytes. */
+  const all = async (): Promise<unknown> => [
+    await Promise.all([...TABLES, 'shoots', 'deeds', 'mattes'].map((t) => here.table(t).toArray())),
+    await Promise.all(['originals', 'previews', 'contents', 'assets'].map((t) => bytesOf(here, t))),
+  ]
+
+  test('about what is here changes nothing of it: its own rows come in beside it', async () => {
+    // A shoot that claims to be another one, with shots, pictures and measures of this one.
+    const id = '00000000-0000-4000-8000-00000000beef'
+    const lying = (products: (rows: object[]) => object[]): Promise<Blob> =>
+      changed(
+        (json) => {
+          const { tables } = json
+          Object.assign(tables.shoots![0]!, { id })
+          for (const name of ['shots', 'lightings', 'products', 'renditions', 'deeds'])
+            for (const row of tables[name]!) Object.assign(row, { shootId: id })
+          for (const row of tables.measures!) Object.assign(row, { result: { measures: 'lies' } })
+          return { ...json, tables: { ...tables, products: products(tables.products!) } }
+        },
+        (path, bytes) => (path.startsWith('previews/') ? strToU8('another preview') : bytes),
+      )
+    const before = await all()
+    // Products that are here already are those of the shoot that they are of.
+    await expect(importShoot(await lying((rows) => rows), GO_ON, here)).rejects.toThrow()
+    expect(await all()).toEqual(before)
+
+    const brought = await importShoot(await lying(() => []), GO_ON, here)
+    expect(brought.id).not.toBe(id)
+    const mine = async (table: string) => {
+      const rows = (await here.table(table).toArray()) as { id: string; shootId: string }[]
+      return rows.filter(({ shootId }) => shootId === brought.id)
+    }
+    expect((await mine('shots')).length).toBe((await here.shots.count()) / 2)
+    for (const table of ['shots', 'lightings', 'renditions', 'deeds'])
+      await here.table(table).bulkDelete((await mine(table)).map(({ id: one }) => one))
+    await here.briefs.delete(brought.briefId)
+    await here.shoots.delete(brought.id)
+    expect(await all()).toEqual(before)
+  })
+
+  test('and a name that no one can decode are refused in words, and what waits behind them comes in', async () => {
+    const bad = await changed((json) => {
+      Object.assign(json.tables.shots![0]!, { originalHash: '%zz' })
+      return json
+    })
+    const shootId = newShootId()
+    await takeIn(shootId, [{ fileName: 'bad.zip', blob: bad }], 'tab', there)
+    await takeIn(shootId, [{ fileName: 'good.zip', blob: await pack() }], 'tab', there)
+    const told: string[] = []
+    const work = intakeWork(playedJobs(), there, (fileName, brought) =>
+      told.push(`${fileName}: ${brought instanceof Error ? brought.message : brought.name}`),
+    )
+    await workThrough(work, playedTab(createProcessLock()))
+    expect(told).toEqual([
+      expect.stringMatching(/^bad\.zip: .*%zz is missing in it$/) as string,
+      `good.zip: ${shoot.name}`,
+    ])
+    expect(await there.arrivals.count()).toBe(0)
   })
 })

@@ -21,7 +21,9 @@ import {
   type Database,
   type Shoot,
 } from '../../data'
+import { sha256 } from '@cloudbank/hosts/pool'
 import { loadZip } from '../zip'
+import { assertOwn, ownDeeds } from './ownRows'
 import { strings } from '../strings'
 
 /** Whether a file is a shoot, by the name of its first entry. */
@@ -34,7 +36,8 @@ export async function isContainer(blob: Blob): Promise<boolean> {
 /**
  * Brings in a shoot that `exportShoot` packed. Its files come first, its rows last and all at once, so that
  * a shoot is there whole or not at all; what was brought in before a reload is brought in again. Where the
- * shoot is here already, a copy comes in beside it.
+ * shoot is here already, a copy comes in beside it. Nothing that is here is changed by it: its rows are of that shoot
+ * alone, and files are kept by the hash that was computed of them.
  *
  * @throws ContainerError saying what is wrong with the file; CancelledError once the signal is aborted.
  */
@@ -49,6 +52,7 @@ export async function importShoot(blob: Blob, signal: AbortSignal, db: Database)
     if (!json) throw new ContainerError(strings.itHoldsNoShoot)
     const contained = parseContained(await textOf(json))
     const rows = await checkedRows(await besideWhatIsHere(contained, db))
+    assertOwn(rows)
     await bringFiles(entries, contained, rows, signal, db)
     return await bringRows(rows, db)
   } finally {
@@ -81,12 +85,16 @@ async function blobOf(entry: FileEntry, signal?: AbortSignal): Promise<Blob> {
   }
 }
 
-/** The tables with ids of their own, where a shoot of the same ids is here already. */
+/** The tables with new ids, where any of theirs is here already. */
 async function besideWhatIsHere({ tables }: Contained, db: Database): Promise<Contained['tables']> {
   const idsOf = (rows: readonly unknown[]): string[] =>
     rows.map((row) => (row as { id?: unknown }).id).filter((id) => typeof id === 'string')
-  const [shootId = ''] = idsOf(tables.shoots)
-  if ((await db.shoots.where('id').equals(shootId).count()) === 0) return tables
+  const isHere = async (table: 'shoots' | 'briefs' | 'shots' | 'lightings'): Promise<boolean> =>
+    (await db.table(table).where('id').anyOf(idsOf(tables[table])).count()) > 0
+  const known = await Promise.all(
+    (['shoots', 'briefs', 'shots', 'lightings'] as const).map((table) => isHere(table)),
+  )
+  if (!known.includes(true)) return tables
   const others = new Map<string, string>([
     ...idsOf(tables.shoots).map((id) => [id, newShootId()] as const),
     ...idsOf(tables.briefs).map((id) => [id, newBriefId()] as const),
@@ -102,6 +110,8 @@ async function besideWhatIsHere({ tables }: Contained, db: Database): Promise<Co
   )
   return JSON.parse(text) as Contained['tables'] // as it was, but for ids
 }
+
+const HASH = /^[0-9a-f]{64}$/
 
 const UUID = /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
 
@@ -139,29 +149,42 @@ async function bringFiles(
     return entry
   }
   const { folders } = CONTAINER
+  const assertNamed = async (path: string, hash: string, blob: Blob): Promise<void> => {
+    // A file that was made before files were named by their hashes has another name.
+    if (HASH.test(hash) && (await sha256(await blob.arrayBuffer())) !== hash)
+      throw new ContainerError(strings.otherBytes(path))
+  }
   const bring = async (table: 'originals' | 'contents', folder: string, hash: string) => {
     if (signal.aborted) throw new CancelledError()
     if ((await db.table(table).where('hash').equals(hash).count()) > 0) return
-    await db.table(table).put({ hash, blob: await blobOf(need(folder, hash), signal) })
+    const blob = await blobOf(need(folder, hash), signal)
+    await assertNamed(`${folder}/${hash}`, hash, blob)
+    await db.table(table).put({ hash, blob })
   }
   for (const { originalHash } of shots) await bring('originals', folders.originals, originalHash)
   for (const { fileHash } of renditions) await bring('contents', folders.contents, fileHash)
-  for (const [hash, size] of Object.entries(contained.previews))
-    await db.previews.put({
-      hash: OriginalHash.parse(hash),
+  for (const [hash, size] of Object.entries(contained.previews)) {
+    const known = OriginalHash.parse(hash)
+    if (await db.previews.get(known)) continue
+    await db.previews.add({
+      hash: known,
       blob: await blobOf(need(folders.previews, hash), signal),
       ...size,
     })
+  }
   for (const { hash, role, name, file } of contained.assets) {
+    const known = AssetHash.parse(hash)
+    if (await db.assets.get(known)) continue
     const entry = entries.get(file)
     if (!entry) throw new ContainerError(strings.isMissingInItWithFile(file))
     const blob = await blobOf(entry, signal)
-    await db.assets.put({ hash: AssetHash.parse(hash), role, name, blob })
+    await assertNamed(file, hash, blob)
+    await db.assets.add({ hash: known, role, name, blob })
   }
   for (const { key, matte, file } of contained.mattes) {
     const entry = file === null ? null : entries.get(file)
     // A matte that is missing is cut again when it is needed.
-    if (entry === undefined) continue
+    if (entry === undefined || (await db.mattes.get(key))) continue
     const deflated = entry && (await (await blobOf(entry)).bytes())
     await db.mattes.put({ key, matte: matteIn(matte, deflated) })
   }
@@ -175,11 +198,12 @@ async function bringRows(rows: CheckedRows, db: Database): Promise<Shoot> {
     await db.shoots.add(shoot)
     await db.briefs.bulkAdd(rows.briefs)
     await db.shots.bulkAdd(rows.shots)
-    await db.products.bulkPut(rows.products)
+    await db.products.bulkAdd(rows.products)
     await db.lightings.bulkAdd(rows.lightings)
     await db.renditions.bulkAdd(rows.renditions)
-    await db.measures.bulkPut(rows.measures)
-    for (const { id: _, ...deed } of rows.deeds) await db.deeds.add(deed)
+    for (const row of rows.measures)
+      if (!(await db.measures.get(row.hash))) await db.measures.add(row)
+    for (const { id: _, ...deed } of ownDeeds(rows.deeds, rows)) await db.deeds.add(deed)
     const measured = new Set(rows.measures.map(({ hash }) => hash))
     for (const { id, shootId, originalHash, fileName } of rows.shots)
       if (!measured.has(originalHash))

@@ -38,7 +38,8 @@ export async function inspectArrival(
   await keepShot(arrival, found, db)
 }
 
-async function refuse(arrival: Arrival, reason: string, db: Database): Promise<void> {
+/** Takes a file out of the line and names it with the reason. */
+export async function refuse(arrival: Arrival, reason: string, db: Database): Promise<void> {
   const { shootId, fileName } = arrival
   await db.transaction('rw', db.arrivals, db.refusals, async () => {
     // Another tab may have looked at it meanwhile: then it has been named already.

@@ -1,9 +1,11 @@
 import { ContainerError } from '@cloudbank/core/shoot'
-import type { Jobs } from '@cloudbank/hosts/pool'
+import { CancelledError } from '@cloudbank/core/engine'
+import { UnreachableError, WorkerLostError, type Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type Arrival, type Database, type Shoot } from '../../data'
+import { describeError, isNoRoom } from '../../notices'
 import { importShoot } from '../container'
-import { inspectArrival } from './inspectArrival'
+import { inspectArrival, refuse } from './inspectArrival'
 import { unpackZip } from './unpackZip'
 
 /** A file in line, by its id. */
@@ -31,16 +33,32 @@ export const intakeWork = (pool: Jobs, db: Database, onShoot: OnShoot): Work<Wai
   process: async ({ id }, signal) => {
     const arrival = await db.arrivals.get(id)
     if (!arrival) return
-    switch (arrival.kind) {
-      case 'zip':
-        return unpackZip(arrival, signal, db)
-      case 'shoot':
-        return bringShoot(arrival, signal, db, onShoot)
-      case 'photograph':
-        return inspectArrival(arrival, pool, signal, db)
+    try {
+      await takeUp(arrival)
+    } catch (error) {
+      if (stopsLine(error)) throw error
+      await refuse(arrival, describeError(error), db)
+    }
+
+    async function takeUp(file: Arrival): Promise<void> {
+      switch (file.kind) {
+        case 'zip':
+          return unpackZip(file, signal, db)
+        case 'shoot':
+          return bringShoot(file, signal, db, onShoot)
+        case 'photograph':
+          return inspectArrival(file, pool, signal, db)
+      }
     }
   },
 })
+
+/** What is no fault of a file: the line stops, and goes on with the same file. Anything else is that file's own refusal. */
+const stopsLine = (error: unknown): boolean =>
+  error instanceof CancelledError ||
+  error instanceof UnreachableError ||
+  error instanceof WorkerLostError ||
+  isNoRoom(error)
 
 async function bringShoot(
   { id, fileName, blob }: Arrival,
@@ -51,8 +69,11 @@ async function bringShoot(
   try {
     onShoot(fileName, await importShoot(blob, signal, db))
   } catch (error) {
-    if (!(error instanceof ContainerError)) throw error
-    onShoot(fileName, error)
+    if (stopsLine(error)) throw error
+    onShoot(fileName, error instanceof ContainerError ? error : asContainerError(error))
   }
   await db.arrivals.delete(id!)
 }
+
+const asContainerError = (error: unknown): ContainerError =>
+  new ContainerError(describeError(error), { cause: error })
