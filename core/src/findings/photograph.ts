@@ -19,6 +19,8 @@ export interface Surroundings {
   readonly gains: Rgb | null
   /** Whether the brief takes the neutral of each photograph from its own backdrop. */
   readonly ownNeutral: boolean
+  /** Whether the brief cuts the product out and leaves its backdrop behind. */
+  readonly leavesBackdrop: boolean
   /** Whether the shot is in a lighting. */
   readonly inLighting: boolean
   /** Stops above the middle of its lighting's shots on the same backdrop; null where there are none. */

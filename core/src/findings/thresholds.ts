@@ -9,6 +9,8 @@ export const THRESHOLDS = {
   heavyBytesPerPixel: 2,
   /** Chroma of a backdrop that should be grey, in Lab. */
   castChroma: 3.5,
+  /** The same once a neutral has been read: papers that pass for white or grey have up to so much colour of their own. */
+  ownColourChroma: 15,
   /** Lightness of a backdrop that counts as light paper, L*, and how even it must be to tell. */
   paperL: 35,
   plainShare01: 0.85,
@@ -22,6 +24,8 @@ export const THRESHOLDS = {
   clipped01: 0.02,
   /** Blur of the product's sharpest edges, in pixels where it is at most 1200 px long. */
   blurPx: 1.7,
+  /** Share of the pixels that are asked below which a picture is too small: less can't be seen. */
+  pixels01: 0.95,
   /** Degrees. */
   tiltDegrees: 1,
   /** Distance of the product's centre from the frame's, as a share of the frame. */

@@ -108,6 +108,7 @@ export function createFindings(
           largest,
           gains: lighting?.neutral?.gains ?? fixedGains,
           ownNeutral: neutral.from === 'backdrop',
+          leavesBackdrop: steps.cut.method !== 'off' && steps.ground.behind.kind !== 'original',
           inLighting: lighting !== null,
           evAgainstSiblings,
           duplicateOf: shot.twinOf,

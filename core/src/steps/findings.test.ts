@@ -30,6 +30,7 @@ const context: Surroundings = {
   largest: { name: 'page', productPx: 1020 },
   gains: null,
   ownNeutral: false,
+  leavesBackdrop: false,
   inLighting: true,
   evAgainstSiblings: 0,
   duplicateOf: null,
@@ -82,6 +83,36 @@ test('the lighting’s neutral takes the cast away', () => {
   const warm = { ...measures, backdrop: { ...measures.backdrop, linear: [0.7, 0.6, 0.5] as const } }
   const gains = [0.6 / 0.7, 1, 0.6 / 0.5] as const
   expect(examine(facts, warm, { ...context, gains })).toEqual([])
+})
+
+test('a paper’s own colour is no cast once a neutral has been read; a neutral read off something coloured is', () => {
+  const cream = {
+    ...measures,
+    backdrop: { ...measures.backdrop, linear: [0.7, 0.66, 0.6] as const },
+  }
+  expect(examine(facts, cream, context).map(({ code }) => code)).toEqual(['cast'])
+  expect(examine(facts, cream, { ...context, gains: [1, 1, 1] })).toEqual([])
+  const blueRim = [1.3, 1, 0.7] as const
+  const codes = examine(facts, cream, { ...context, gains: blueRim }).map(({ code }) => code)
+  expect(codes).toEqual(['cast'])
+})
+
+test('what a cut-out leaves behind is not found', () => {
+  const behind = {
+    ...measures,
+    specks: 70,
+    tiltDegrees: -2.6,
+    backdrop: { ...measures.backdrop, spreadL: 30 },
+  }
+  expect(examine(facts, behind, context)).toHaveLength(3)
+  expect(examine(facts, behind, { ...context, leavesBackdrop: true })).toEqual([])
+})
+
+test('a few pixels less than asked are not too small', () => {
+  const side = (px: number) => ({ ...facts, width: px, height: px })
+  const smallest = Math.ceil((1020 * 0.95) / product.box.width)
+  expect(examine(side(smallest), measures, context)).toEqual([])
+  expect(examine(side(smallest - 3), measures, context)).toMatchObject([{ code: 'too-small' }])
 })
 
 test('a coloured paper is no cast, a textured table not dirty', () => {

@@ -342,6 +342,7 @@ describe('a step put into the registry, without another line changed', () => {
       largest: null,
       gains: null,
       ownNeutral: false,
+      leavesBackdrop: false,
       inLighting: true,
       evAgainstSiblings: 0,
       duplicateOf: null,

@@ -1,4 +1,5 @@
 export { escapeMarkup } from './markup'
+export { tableText } from './table'
 export {
   countOf,
   formatBytes,

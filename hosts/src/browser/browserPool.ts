@@ -1,4 +1,4 @@
-import { WorkerPool, type FromWorker, type WorkerEndpoint } from '../pool'
+import { WorkerPool, type FromWorker, type OnFetching, type WorkerEndpoint } from '../pool'
 
 /** Memory that a photograph of 50 megapixels takes in a worker, and what all workers may take. */
 const PEAK_BYTES = 700_000_000
@@ -24,6 +24,6 @@ export function planPoolSize(cores: number): number {
 }
 
 /** The browser's pool of workers. */
-export function createBrowserPool(size = planPoolSize(navigator.hardwareConcurrency)): WorkerPool {
-  return new WorkerPool(createEndpoint, size)
+export function createBrowserPool(onFetching: OnFetching): WorkerPool {
+  return new WorkerPool(createEndpoint, planPoolSize(navigator.hardwareConcurrency), onFetching)
 }

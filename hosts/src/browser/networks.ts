@@ -5,6 +5,7 @@ import finderUrl from '@cloudbank/core/models/finder.onnx?url'
 import { NETWORK_FILES, type NetworkId, type NetworkOf } from '@cloudbank/core/networks'
 import runtimeGlue from 'network-runtime.mjs?url'
 import runtimeWasm from 'network-runtime.wasm?url'
+import type { OnFetching } from '../pool'
 import { lazyNetworks, openEdgeFinder, openEnlarger, openFinder, type Runtime } from '../networks'
 import { fetchAsset, importAsset } from './fetchAsset'
 
@@ -13,26 +14,33 @@ const EDGE = 'The network that draws outlines'
 const ENLARGER = 'The network that enlarges'
 
 /** The networks of this worker, fetched when they are first needed. */
-export const createBrowserNetworks = (): NetworkOf =>
-  lazyNetworks({
-    finder: async () => openFinder(...(await fetchNetwork('finder', finderUrl, FINDER))),
-    edge: async () => openEdgeFinder(...(await fetchNetwork('edge', edgeUrl, EDGE))),
-    enlarger2: async () =>
-      openEnlarger(...(await fetchNetwork('enlarger2', enlarger2Url, ENLARGER))),
-    enlarger4: async () =>
-      openEnlarger(...(await fetchNetwork('enlarger4', enlarger4Url, ENLARGER))),
+export function createBrowserNetworks(onFetching: OnFetching): NetworkOf {
+  const fetched = (id: NetworkId, url: string, what: string) =>
+    fetchNetwork(id, url, what, onFetching)
+  return lazyNetworks({
+    finder: async () => openFinder(...(await fetched('finder', finderUrl, FINDER))),
+    edge: async () => openEdgeFinder(...(await fetched('edge', edgeUrl, EDGE))),
+    enlarger2: async () => openEnlarger(...(await fetched('enlarger2', enlarger2Url, ENLARGER))),
+    enlarger4: async () => openEnlarger(...(await fetched('enlarger4', enlarger4Url, ENLARGER))),
   })
+}
 
 /** All of it first, for the runtime never recovers from a start without its files. */
 async function fetchNetwork(
   id: NetworkId,
   url: string,
   what: string,
+  onFetching: OnFetching,
 ): Promise<[Uint8Array, Runtime]> {
-  const [model, wasm, { address: glueUrl }] = await Promise.all([
-    fetchAsset(url, what, NETWORK_FILES[id].sha256),
-    fetchAsset(runtimeWasm, what),
-    importAsset(runtimeGlue, what),
-  ])
-  return [model, { wasm, glueUrl }]
+  const onProgress = (done01: number): void => onFetching({ what, done01 })
+  try {
+    const [model, wasm, { address: glueUrl }] = await Promise.all([
+      fetchAsset(url, what, { sha256: NETWORK_FILES[id].sha256, onProgress }),
+      fetchAsset(runtimeWasm, what),
+      importAsset(runtimeGlue, what),
+    ])
+    return [model, { wasm, glueUrl }]
+  } finally {
+    onFetching(null)
+  }
 }

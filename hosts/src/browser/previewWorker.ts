@@ -6,7 +6,10 @@ import { createBrowserNetworks } from './networks'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
 
-const serve = servePreviewer({ codec: browserCodec, network: createBrowserNetworks() })
+const serve = servePreviewer({
+  codec: browserCodec,
+  network: createBrowserNetworks(() => undefined),
+})
 
 scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {
   const { callId, request } = data

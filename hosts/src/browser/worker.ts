@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { serveEngine, sha256, type ToWorker } from '../pool'
+import { serveEngine, sha256, type FromWorker, type ToWorker } from '../pool'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
 
@@ -7,7 +7,9 @@ const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only
 
 const serve = serveEngine({
   codec: browserCodec,
-  network: createBrowserNetworks(),
+  network: createBrowserNetworks((fetching) =>
+    scope.postMessage({ kind: 'fetching', fetching } satisfies FromWorker),
+  ),
   sha256: (bytes) => sha256(bytes as Uint8Array<ArrayBuffer>), // never shared
   post: (message, transfer) => scope.postMessage(message, transfer),
 })

@@ -27,15 +27,17 @@ export async function writeFile(
   out: OutFolder,
 ): Promise<LeftFile> {
   const head = original.subarray(0, CREDIT_HEAD_BYTES)
-  const words = await leavingWords(file, () => Promise.resolve(head))
-  const changed = words && withLeavingWords(bytes, file, words)
+  const leaving = await leavingWords(file, () => Promise.resolve(head))
+  const changed = leaving && withLeavingWords(bytes, file, leaving.words)
+  const written = changed ? leaving : null
   const whole = changed ?? bytes
   await out.save(file.path, whole)
   return {
     file,
     bytes: whole.length,
     sha256: FileHash.parse(sha256(whole)),
-    words: changed ? words : null,
+    words: written?.words ?? null,
+    isCut: written?.isCut ?? false,
   }
 }
 

@@ -31,12 +31,14 @@ class PlayedWorker implements WorkerEndpoint {
 
 function playedPool(size: number) {
   const workers: PlayedWorker[] = []
-  const pool = new WorkerPool(() => {
+  const fetched: unknown[] = []
+  const create = (): PlayedWorker => {
     const worker = new PlayedWorker()
     workers.push(worker)
     return worker
-  }, size)
-  return { pool, workers }
+  }
+  const pool = new WorkerPool(create, size, (fetching) => fetched.push(fetching))
+  return { pool, workers, fetched }
 }
 
 describe('WorkerPool', () => {
@@ -78,6 +80,16 @@ describe('WorkerPool', () => {
     const next = pool.run(JOB)
     workers[1]!.finish()
     await next
+  })
+
+  test('what a worker fetches first is told as it comes, whatever job waits for it', async () => {
+    const { pool, workers, fetched } = playedPool(1)
+    const job = pool.run(JOB)
+    const half = { what: 'The network', done01: 0.5 }
+    for (const fetching of [half, null]) workers[0]!.say({ kind: 'fetching', fetching })
+    workers[0]!.finish()
+    await job
+    expect(fetched).toEqual([half, null])
   })
 
   test('a worker that obeys is kept', async () => {

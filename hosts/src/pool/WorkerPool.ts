@@ -12,6 +12,11 @@ export interface WorkerEndpoint {
   terminate(): void
 }
 
+/** Told what a worker fetches before it goes on, and how far that is, 0…1; null once it is here. */
+export type OnFetching = (
+  fetching: { readonly what: string; readonly done01: number } | null,
+) => void
+
 export interface JobOptions {
   readonly signal?: AbortSignal
   /** Told the name of each stage as it ends. */
@@ -50,13 +55,15 @@ const DECODED = 'decode'
 export class WorkerPool {
   readonly #create: () => WorkerEndpoint
   readonly #size: number
+  readonly #onFetching: OnFetching | undefined
   readonly #slots = new Set<Slot>()
   readonly #waiting: Task[] = []
   #lastJobId = 0
 
-  constructor(create: () => WorkerEndpoint, size: number) {
+  constructor(create: () => WorkerEndpoint, size: number, onFetching?: OnFetching) {
     this.#create = create
     this.#size = size
+    this.#onFetching = onFetching
   }
 
   /** Number of jobs that run at the same time. */
@@ -123,6 +130,10 @@ export class WorkerPool {
     }
     slot.started = true
     if (message.kind === 'ready') return
+    if (message.kind === 'fetching') {
+      this.#onFetching?.(message.fetching)
+      return
+    }
     const { task } = slot
     if (task?.jobId !== message.jobId) return
     if (message.kind === 'stage') {

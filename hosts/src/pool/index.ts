@@ -12,5 +12,11 @@ export { UnreachableError } from '../unreachable'
 export { createAssetStore, type AssetStore } from './assetStore'
 export { serveEngine, type WorkerPlatform } from './serveEngine'
 export { dataToError, errorToData, WorkerLostError } from './workerErrors'
-export { WorkerPool, type JobOptions, type Jobs, type WorkerEndpoint } from './WorkerPool'
+export {
+  WorkerPool,
+  type JobOptions,
+  type Jobs,
+  type OnFetching,
+  type WorkerEndpoint,
+} from './WorkerPool'
 export { sha256 } from './sha256'

@@ -112,6 +112,11 @@ export type ErrorData =
 export type FromWorker =
   /** The worker has started and listens. */
   | { readonly kind: 'ready' }
+  /** What it fetches before it can go on with a job, and how far that is, 0…1; null once it is here. */
+  | {
+      readonly kind: 'fetching'
+      readonly fetching: { readonly what: string; readonly done01: number } | null
+    }
   | { readonly kind: 'stage'; readonly jobId: number; readonly stage: string }
   | { readonly kind: 'done'; readonly jobId: number; readonly result: JobResults[Job['kind']] }
   | { readonly kind: 'failed'; readonly jobId: number; readonly error: ErrorData }

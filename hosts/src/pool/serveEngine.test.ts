@@ -58,9 +58,7 @@ function startWorker(network: NetworkOf = () => Promise.reject(new Error('no net
     const before = posted.length
     await serve({ kind: 'run', jobId, job, stop })
     const mine = posted.slice(before)
-    expect(mine.every(({ message }) => message.kind !== 'ready' && message.jobId === jobId)).toBe(
-      true,
-    )
+    expect(mine.every(({ message }) => 'jobId' in message && message.jobId === jobId)).toBe(true)
     const stages = mine.flatMap(({ message }) => (message.kind === 'stage' ? [message.stage] : []))
     return { end: mine.at(-1)!, stages }
   }

@@ -1,8 +1,9 @@
-import { Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Action, Key, Window } from '../ui'
 import { useCommand } from '../keys/commands'
-import { KEYS, keyLabel, type KeyName } from '../keys/keys'
+import { KEYS, keyLabel } from '../keys/keys'
+import { KEY_PLACES } from '../keys/places'
 import { strings } from './strings'
 
 /** All keys, on one page. */
@@ -15,14 +16,21 @@ export function Help() {
         {strings.keys} <Key>?</Key>
       </Action>
       <Window title={strings.keys} size="lg" open={open} onClose={() => setOpen(false)}>
-        <Grid templateColumns="1fr 1fr" columnGap="32px" rowGap="6px">
-          {(Object.keys(KEYS) as KeyName[]).map((name) => (
-            <Flex key={name} justify="space-between" gap="12px">
-              <Text>{KEYS[name].words}</Text>
-              <Key>{keyLabel(name)}</Key>
-            </Flex>
+        <Box css={{ columns: 2, columnGap: '32px' }}>
+          {KEY_PLACES.map(({ title, keys }) => (
+            <Box key={title} marginBottom="14px">
+              <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="4px">
+                {title}
+              </Heading>
+              {keys.map((name) => (
+                <Flex key={name} justify="space-between" gap="12px" lineHeight="22px">
+                  <Text>{KEYS[name].words}</Text>
+                  <Key alignSelf="center">{keyLabel(name)}</Key>
+                </Flex>
+              ))}
+            </Box>
           ))}
-        </Grid>
+        </Box>
         <Flex justify="flex-end" marginTop="18px">
           <Action onClick={() => setOpen(false)}>{strings.close}</Action>
         </Flex>

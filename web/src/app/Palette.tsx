@@ -10,6 +10,7 @@ import { keyLabel } from '../keys/keys'
 import { useGo } from '../ui/useGo'
 import './palette.css'
 import { strings } from './strings'
+import { COMMAND_WORDS } from './tradeWords'
 
 /** Finds and does everything that can be done on this screen, and finds what the shoot has. */
 export function Palette() {
@@ -61,6 +62,7 @@ function List({ view, onDone }: Props) {
             <Command.Item
               key={command.name}
               value={command.words}
+              keywords={[(command.keyName && COMMAND_WORDS[command.keyName]) ?? '']}
               onSelect={() => {
                 onDone()
                 command.run()

@@ -36,6 +36,11 @@ test('shots, products, lightings and settings are found by any of their words, i
   expect(words('b.jpg')).toEqual([`shot: b.jpg → ${base}/shots/b`])
 })
 
+test('settings are found by what the trade calls them, and say their own names', () => {
+  expect(words('white balance')[0]).toBe(`setting of Light: Neutral → ${base}/brief?find=Neutral`)
+  expect(words('crop').map((found) => found.split(' → ')[0])).toContain('setting of Frame: Ratio')
+})
+
 test('a letter finds nothing yet, and what is nowhere is not found', () => {
   expect(words('m')).toEqual([])
   expect(words('teapot')).toEqual([])

@@ -3,6 +3,7 @@ import { STEPS } from '@cloudbank/core/steps'
 import type {} from '../data'
 import { groupsOf } from '../settings'
 import { strings } from './strings'
+import { SETTING_WORDS } from './tradeWords'
 
 /** Something of a shoot that the palette finds, and where it is. */
 export interface Find {
@@ -11,6 +12,8 @@ export interface Find {
   /** What kind of thing it is, beside the words. */
   readonly kind: string
   readonly to: string
+  /** What the trade calls it. */
+  readonly also?: string | undefined
 }
 
 /** Finds are looked for from so many letters on, and this many are shown. */
@@ -22,8 +25,8 @@ export function findsOf(view: ShootRows, typed: string): Find[] {
   const wanted = typed.trim().toLowerCase()
   if (wanted.length < MIN_LETTERS) return []
   const parts = wanted.split(/\s+/)
-  const fits = ({ words, kind }: Find): boolean => {
-    const all = `${kind} ${words}`.toLowerCase()
+  const fits = ({ words, kind, also = '' }: Find): boolean => {
+    const all = `${kind} ${words} ${also}`.toLowerCase()
     return parts.every((part) => all.includes(part))
   }
   const base = `/shoots/${view.shoot.id}`
@@ -73,6 +76,7 @@ function* settings(base: string): Generator<Find> {
           words: label,
           kind: strings.settingOf(title),
           to: `${base}/brief?find=${encodeURIComponent(label)}`,
+          also: SETTING_WORDS[`${id}/${field}`],
         }
 }
 

@@ -56,6 +56,9 @@ export const strings = {
     `${count} of ${count2} photographs`,
   measuring: 'Measuring',
 
+  // useFetchingWords
+  fetching: (what: string, percent: string): string => `fetching ${what}, ${percent}`,
+
   // RunStrip
   stoppedMadeAndKept: (made: number): string =>
     `Stopped. ${countOf(made, 'rendition')} made and kept.`,

@@ -37,6 +37,7 @@ export const KEYS = {
   previousStage: { key: '[', words: 'Previous stage' },
   pass: { key: 'v', words: 'Pass the shot' },
   return: { key: 'j', words: 'Return the shot, with a reason' },
+  nextReturned: { key: '/', words: 'Next returned shot' },
   carry: { key: 't', words: 'Copy this shot’s settings to others' },
   hand: { key: '0', words: 'Move the picture' },
   keep: { key: '4', words: 'Cut: keep what you stroke' },

@@ -79,6 +79,7 @@ export const strings = {
   notSavedBeforePageWas: 'not saved before the page was closed; drop it again',
 
   // unpackZip
+  unsafeName: 'its name leads out of the zip',
   damagedZip: (why: string | number): string => `a damaged zip (${why})`,
   lockedByPasswordUnpackIt: 'locked by a password; unpack it first',
   damagedInZip: 'damaged in the zip',

@@ -1,4 +1,4 @@
-import { hasWords, readCredit, withFileWords, type FileWords } from '../../codec'
+import { fittingWords, hasWords, readCredit, withFileWords, type FileWords } from '../../codec'
 import type { FileHash } from '../rows'
 import type { DeliveryFile } from './planDelivery'
 
@@ -9,6 +9,8 @@ export interface LeftFile {
   readonly sha256: FileHash
   /** What was written into it; null where nothing was. */
   readonly words: FileWords | null
+  /** Whether the words were longer than its format can hold, and were cut. */
+  readonly isCut: boolean
 }
 
 /** Enough of a photograph to hold what its camera wrote. */
@@ -25,9 +27,9 @@ export const leavingLimit = ({ destination: { placement, outlet } }: DeliveryFil
  * @param readHead the first `CREDIT_HEAD_BYTES` of the photograph; null where it is not to be had.
  */
 export async function leavingWords(
-  { words }: Pick<DeliveryFile, 'words'>,
+  { words, rendition }: Pick<DeliveryFile, 'words' | 'rendition'>,
   readHead: () => Promise<Uint8Array | null>,
-): Promise<FileWords | null> {
+): Promise<{ readonly words: FileWords; readonly isCut: boolean } | null> {
   if (!words) return null
   const isWhole = words.creator !== '' && words.rights !== ''
   const head = isWhole ? null : await readHead()
@@ -37,7 +39,9 @@ export async function leavingWords(
     creator: words.creator || camera.creator,
     rights: words.rights || camera.rights,
   }
-  return hasWords(whole) ? whole : null
+  if (!hasWords(whole)) return null
+  const fitting = fittingWords(whole, rendition.format)
+  return { words: fitting, isCut: fitting !== whole }
 }
 
 /**

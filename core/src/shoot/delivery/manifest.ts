@@ -1,6 +1,6 @@
-import Papa from 'papaparse'
 import { RULE_WORDS } from '../../outlets'
 import { wordsOf } from '../../steps'
+import { tableText } from '../../words'
 import type { Shoot } from '../rows'
 import type { LeftFile } from './leaving'
 
@@ -42,21 +42,17 @@ export function manifestOf(shoot: Shoot, left: readonly LeftFile[]): object {
 
 /** The same as a table, a row a file (RFC 4180). */
 export const manifestTable = (left: readonly LeftFile[]): string =>
-  Papa.unparse(
-    {
-      fields: ['file', 'outlet', 'sku', 'alt', 'width', 'height', 'bytes', 'sha256', 'photograph'],
-      data: left.map(({ file: { path, shot, rendition, destination, altText }, bytes, sha256 }) => [
-        path,
-        destination.outlet?.name ?? '',
-        shot.sku ?? '',
-        altText,
-        rendition.width,
-        rendition.height,
-        bytes,
-        sha256,
-        shot.fileName,
-      ]),
-    },
-    // A cell that a spreadsheet would take for a formula is text.
-    { escapeFormulae: true },
+  tableText(
+    ['file', 'outlet', 'sku', 'alt', 'width', 'height', 'bytes', 'sha256', 'photograph'],
+    left.map(({ file: { path, shot, rendition, destination, altText }, bytes, sha256 }) => [
+      path,
+      destination.outlet?.name ?? '',
+      shot.sku ?? '',
+      altText,
+      rendition.width,
+      rendition.height,
+      bytes,
+      sha256,
+      shot.fileName,
+    ]),
   )

@@ -95,7 +95,7 @@ export const FRAME_FINDINGS: FindingTable<FrameFinding> = {
 
 export function examineForFrame(
   { facts, measures }: MeasuredPhotograph,
-  { ratio, largest }: Surroundings,
+  { ratio, largest, leavesBackdrop }: Surroundings,
 ): FrameFinding[] {
   const findings: FrameFinding[] = []
   const off = facts.width / facts.height / (ratio.width / ratio.height)
@@ -108,14 +108,15 @@ export function examineForFrame(
   const { product, tiltDegrees } = measures
   const box = product?.box ?? { width: 1, height: 1 }
   const hasPx = Math.round(Math.max(box.width * facts.width, box.height * facts.height))
-  if (largest && hasPx < largest.productPx)
+  if (largest && hasPx < largest.productPx * THRESHOLDS.pixels01)
     findings.push({
       code: 'too-small',
       placement: largest.name,
       hasPx,
       wantsPx: largest.productPx,
     })
-  if (tiltDegrees !== null && Math.abs(tiltDegrees) >= THRESHOLDS.tiltDegrees)
+  // Lines of the whole photograph: of a cut-out they may be the backdrop's alone.
+  if (!leavesBackdrop && tiltDegrees !== null && Math.abs(tiltDegrees) >= THRESHOLDS.tiltDegrees)
     findings.push({ code: 'tilted', degrees: tiltDegrees })
   if (product?.touchesBorder) findings.push({ code: 'touches-border' })
   else if (product && product.offCentre01 >= THRESHOLDS.offCentre01)

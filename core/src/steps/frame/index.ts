@@ -1,4 +1,5 @@
 import { found, type ShotFacts } from '../../facts'
+import { THRESHOLDS } from '../../findings'
 import { MATTE, PRODUCT } from '../../matte'
 import { pixelsOf, type PxBox } from '../../raster'
 import type { Behind } from '../renditionPlan'
@@ -72,7 +73,7 @@ export const frame = defineStep({
     const { window, product, findings } = windowFor(facts, settings, behind, upright)
     const asked = placementSize(placement, settings)
     const size = settings.enlarge ? asked : sizeWithin(window, asked)
-    if (size.width < asked.width)
+    if (size.width < asked.width * THRESHOLDS.pixels01)
       findings.push({
         code: 'too-small',
         placement: placement.name,
@@ -102,7 +103,7 @@ const ORIGINAL: Behind = { kind: 'original' }
 /** A lean that is taken back is said from here, in degrees. */
 const WORTH_SAYING_DEG = 0.3
 /** Sides are whole pixels: a picture this much larger than its window is not enlarged. */
-const NOT_ENLARGED = 1.005
+const NOT_ENLARGED = 1 / THRESHOLDS.pixels01
 
 interface Framed {
   readonly window: PxBox

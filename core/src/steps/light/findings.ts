@@ -82,7 +82,7 @@ export function examineForLight(
   surroundings: Surroundings,
 ): LightFinding[] {
   const { backdrop, medianL, clipped01, specks } = measures
-  const { gains, evAgainstSiblings: ev } = surroundings
+  const { gains, evAgainstSiblings: ev, leavesBackdrop } = surroundings
   const plain = isPlain(measures)
   const findings: LightFinding[] = []
   const [r, g, b] = backdrop.linear
@@ -90,7 +90,8 @@ export function examineForLight(
   const chroma = Math.hypot(a, bStar)
   // A backdrop as strongly coloured as paper of a colour is not cast.
   const greyish = plain && backdrop.lightness >= THRESHOLDS.paperL && isNearGrey(backdrop.linear)
-  if (greyish && chroma >= THRESHOLDS.castChroma)
+  const { castChroma, ownColourChroma } = THRESHOLDS
+  if (greyish && chroma >= (gains ? ownColourChroma : castChroma))
     findings.push({
       // What is taken off picture by picture wants no look, but agrees less than one neutral for all.
       code: gains === null && surroundings.ownNeutral ? 'own-neutral' : 'cast',
@@ -106,8 +107,9 @@ export function examineForLight(
   if (ev !== null ? ev >= THRESHOLDS.brightEv : medianL >= THRESHOLDS.brightMedianL)
     findings.push({ code: 'bright', ev })
   if (clipped01 >= THRESHOLDS.clipped01) findings.push({ code: 'clipped', share01: clipped01 })
-  if (plain && specks >= THRESHOLDS.specks) findings.push({ code: 'dirty', specks })
-  if (plain && backdrop.spreadL >= THRESHOLDS.unevenL)
+  if (!leavesBackdrop && plain && specks >= THRESHOLDS.specks)
+    findings.push({ code: 'dirty', specks })
+  if (!leavesBackdrop && plain && backdrop.spreadL >= THRESHOLDS.unevenL)
     findings.push({ code: 'uneven-backdrop', spreadL: backdrop.spreadL })
   if (!surroundings.inLighting) findings.push({ code: 'no-lighting' })
   return findings

@@ -4,6 +4,7 @@ import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { holdMeasuring, useMeasuringReport } from '../../work/measuring'
 import { Strip } from './Strip'
+import { useFetchingWords } from './useFetchingWords'
 import { strings } from '../strings'
 
 /** Photographs that are being measured. */
@@ -11,9 +12,10 @@ export function MeasuringStrip(props: { waiting: number; total: number; held: bo
   const { waiting, total, held } = props
   const why = useMeasuringReport((report) => report.waiting)
   const done = total - waiting
+  const fetching = useFetchingWords()
   const words = held
     ? strings.notMeasured(waiting)
-    : (why ?? strings.ofPhotographs(formatCount(done), formatCount(total)))
+    : (why ?? fetching ?? strings.ofPhotographs(formatCount(done), formatCount(total)))
   return (
     <Strip done01={total === 0 ? 0 : done / total} still={held}>
       {why !== null && <Attention />}

@@ -6,6 +6,7 @@ import { Action, Attention } from '../../ui'
 import { leftMs, pauseRun, resumeRun, stopRun, useRunReport } from '../../work/runs'
 import { useCommand } from '../../keys/commands'
 import { Strip } from './Strip'
+import { useFetchingWords } from './useFetchingWords'
 import { strings } from '../strings'
 
 /** The run that is under way or held, as every tab sees it. */
@@ -20,13 +21,14 @@ export function RunStrip({ run }: { run: Run }) {
   }
   useCommand('pause', toggle)
   const { done, total } = run
+  const fetching = useFetchingWords()
   const held = paused ? (run.heldFor ?? waiting) : waiting
   return (
     <Strip done01={total === 0 ? 0 : done / total} still={paused}>
       {held !== null && <Attention />}
       <Text truncate flex="1" minWidth="0" title={held ?? undefined}>
         <b>{paused ? strings.paused : held === null ? strings.making : strings.waiting}</b>{' '}
-        {held ?? atWork[0] ?? ''}
+        {held ?? fetching ?? atWork[0] ?? ''}
       </Text>
       <Text whiteSpace="nowrap" data-testid="run-count">
         {strings.ofShots(formatCount(done), formatCount(total), timeLeft(run))}

@@ -8,7 +8,14 @@ import { keyLabel } from '../../keys/keys'
 import { perform, putFields, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key, ReturnWindow } from '../../ui'
-import { recordVerdict, type NewVerdict } from '../../work/verdicts'
+import { useGo } from '../../ui/useGo'
+import {
+  isReturned,
+  nextReturned,
+  recordVerdict,
+  repairStageOf,
+  type NewVerdict,
+} from '../../work/verdicts'
 import { UndoButtons } from '../../shoot'
 import type { Bench } from '../../stage/bench'
 import { CarryWindow } from './CarryWindow'
@@ -54,6 +61,7 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
       <UndoButtons shootId={view.shoot.id} />
       <ShotHistory shot={shot} />
       <Box flex="1" />
+      <NextReturned bench={bench} />
       <Verdict view={view} shot={shot} />
       <Action look="quiet" disabled={!touched} onClick={restore}>
         {strings.restoreOriginal}
@@ -79,6 +87,25 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
         onReturn={(reason) => judge({ kind: 'returned', reason })}
       />
     </Flex>
+  )
+}
+
+/** The way to the next shot that was returned, at the stage where its reason is put right. */
+function NextReturned({ bench: { view, order, at } }: { readonly bench: Bench }) {
+  const go = useGo()
+  const next = nextReturned(order, at)
+  const goOn = (): void => {
+    if (!next) return
+    const state = { from: 'review', stage: repairStageOf(next) }
+    go(`/shoots/${view.shoot.id}/shots/${next.id}`, { state })
+  }
+  useCommand('nextReturned', goOn, next !== null)
+  if (!next) return null
+  const left = order.filter(isReturned).length
+  return (
+    <Action look="quiet" onClick={goOn}>
+      {strings.nextReturned(left)} <Key>{keyLabel('nextReturned')}</Key>
+    </Action>
   )
 }
 

@@ -13,6 +13,7 @@ export const strings = {
   pass: 'Pass',
   return: 'Return …',
   changedSince: ', changed since',
+  nextReturned: (left: number): string => `Next of ${left} returned`,
 
   // BenchHead
   waysToLook: 'How it is seen',

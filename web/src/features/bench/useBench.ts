@@ -18,7 +18,14 @@ import { touchesWith, useShotEditor, type ShotEditor } from '../../stage/useShot
 import { seenIn } from '../../steps'
 
 /** What a screen that was left for the bench says of itself. */
-const FromReview = z.object({ from: z.literal('review') })
+const FromReview = z.object({
+  from: z.literal('review'),
+  /** Where what it was returned for is put right. */
+  stage: z
+    .enum(STEPS.map(({ id }) => id))
+    .nullable()
+    .default(null),
+})
 
 /** The stage stays from shot to shot; until one is chosen, a finished shot shows its result. */
 let lastStage: StepId | null = null
@@ -34,7 +41,10 @@ const firstStage = (view: ShootView, shot: Shot): StepId =>
   standingOf(shot, recipeOf(view), view.renditions) === 'made' ? 'finish' : 'light'
 
 export function useBench(view: ShootView, shot: Shot): Bench & { lookBy: (way: Way) => void } {
-  const [stage, setStage] = useState<StepId>(() => lastStage ?? firstStage(view, shot))
+  const fromReview = FromReview.safeParse(useLocation().state).data ?? null
+  const [stage, setStage] = useState<StepId>(
+    () => fromReview?.stage ?? lastStage ?? firstStage(view, shot),
+  )
   const chooseStage = useCallback((next: StepId): void => {
     lastStage = next
     setStage(next)
@@ -75,7 +85,7 @@ export function useBench(view: ShootView, shot: Shot): Bench & { lookBy: (way: W
   const order = useShotOrder(view)
   const at = order.findIndex(({ id }) => id === shot.id)
   const open = useCallback((id: string) => go(`/shoots/${shootId}/shots/${id}`), [go, shootId])
-  const isFromReview = FromReview.safeParse(useLocation().state).success
+  const isFromReview = fromReview !== null
   const leave = useCallback(
     () => go(isFromReview ? `/shoots/${shootId}/review` : `/shoots/${shootId}`),
     [go, shootId, isFromReview],

@@ -3,7 +3,7 @@ import { Flex } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import { formatBytes, formatCount } from '@cloudbank/core/words'
 import type { Shoot } from '../../data'
-import { attempt } from '../../notices'
+import { attempt, useNotices } from '../../notices'
 import { canPickFiles, pickFile, pickFolder } from './pickFile'
 import { Action } from '../../ui'
 import {
@@ -30,8 +30,12 @@ export function PackButton({ shoot, files }: { shoot: Shoot; files: readonly Del
     setPacked(0)
     try {
       const onFile = (): void => setPacked((n) => (n ?? 0) + 1)
-      const left = await packDelivery(shoot, files, sink, { onFile, signal })
+      const { left, leftOut } = await packDelivery(shoot, files, sink, { onFile, signal })
       await recordDelivery(shoot, left)
+      const { say, need } = useNotices.getState()
+      if (leftOut.length > 0) need(strings.filesLeftOut(leftOut))
+      const cut = left.filter(({ isCut }) => isCut)
+      if (cut.length > 0) say(strings.wordsCut(cut.length))
     } catch (error) {
       if (!signal.aborted) throw error
     } finally {

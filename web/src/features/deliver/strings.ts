@@ -62,6 +62,10 @@ export const strings = {
   added: (name: string | number): string => `${name} added`,
 
   // PackButton
+  filesLeftOut: (reasons: readonly string[]): string =>
+    `${countOf(reasons.length, 'file')} left out: ${reasons.join('; ')}.`,
+  wordsCut: (files: number): string =>
+    `The words in ${countOf(files, 'file')} are longer than a JPEG can hold and were shortened.`,
   zipCouldntBePacked: 'The zip couldn’t be packed',
   download: (count: number, bytes: string | number): string =>
     `Download ${countOf(count, 'rendition')}, ${bytes}`,

@@ -1,17 +1,17 @@
-import { Flex, Heading, Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { KeyHints } from '../../keys/KeyHints'
 import { Lost } from '../../ui/Lost'
-import { useGo } from '../../ui/useGo'
 import { useShootView, type ShootView } from '../../data'
 import { Action } from '../../ui'
+import { ReviewEnd } from './ReviewEnd'
 import { ReviewPicture } from './ReviewPicture'
 import { ReviewSide } from './ReviewSide'
 import { ReviewTrail } from './ReviewTrail'
 import { useReview } from './reviewStore'
 import { toReview } from './toReview'
-import { useReviewModel, type ReviewModel } from './useReviewModel'
+import { useReviewModel } from './useReviewModel'
 import { strings } from './strings'
 
 /** A way through the shoot by keys alone: worst first, each shot passed, returned or touched up. */
@@ -63,7 +63,7 @@ function Review({ view }: { view: ShootView }) {
           <ReviewSide view={view} model={model} shot={shot} />
         </Flex>
       ) : (
-        <End view={view} model={model} />
+        <ReviewEnd view={view} model={model} />
       )}
       {shot && <KeyHints hints={HINTS} />}
     </Flex>
@@ -76,38 +76,3 @@ const HINTS = [
   { keyName: 'previous', words: strings.shotBefore },
   { keyName: 'next', words: 'later' },
 ] as const
-
-/** What came of it. */
-function End({ view, model }: { view: ShootView; model: ReviewModel }) {
-  const go = useGo()
-  const shots = view.shots.filter(({ id }) => model.ids.has(id))
-  const passed = shots.filter(({ verdict }) => verdict?.kind === 'passed').length
-  const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned')
-  return (
-    <Flex flex="1" direction="column" align="center" justify="center" gap="10px" padding="24px">
-      <Heading fontSize="24px">{strings.seen(model.total)}</Heading>
-      <Text>
-        {strings.passedReturnedUnreviewed(
-          passed,
-          returned.length,
-          model.total - passed - returned.length,
-        )}
-      </Text>
-      {returned.map((shot) => (
-        <Text key={shot.id} color="softInk">
-          <Text as="span" fontFamily="mono">
-            {shot.fileName}
-          </Text>
-          : {shot.verdict?.kind === 'returned' ? shot.verdict.reason : ''}
-        </Text>
-      ))}
-      <Flex gap="8px" marginTop="8px">
-        <Action onClick={() => model.goTo(model.total - 1)}>{strings.backToLastOne}</Action>
-        <Action onClick={model.leave}>{strings.toSheet}</Action>
-        <Action look="main" onClick={() => go(`/shoots/${view.shoot.id}/deliver`)}>
-          {strings.deliver}
-        </Action>
-      </Flex>
-    </Flex>
-  )
-}

@@ -11,6 +11,10 @@ export const strings = {
   doubtfulPlace11: 'doubtful place 1:1',
   nextOne: 'the next one',
   shotBefore: 'the shot before',
+
+  // ReviewEnd
+  repair: (returned: number): string =>
+    returned === 1 ? 'Repair the returned shot' : `Repair the ${returned} returned shots`,
   seen: (total: number): string => `${countOf(total, 'shot')} seen`,
   passedReturnedUnreviewed: (
     passed: string | number,

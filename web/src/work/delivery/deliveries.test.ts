@@ -31,6 +31,7 @@ async function deliver() {
     file,
     bytes: file.rendition.bytes,
     sha256: file.rendition.fileHash,
+    isCut: false,
     words: null,
   }))
   return recordDelivery(view.shoot, left, db)

@@ -107,6 +107,7 @@ describe('what goes with the files', () => {
     file,
     bytes: file.rendition.bytes,
     sha256: file.rendition.fileHash,
+    isCut: false,
     words: null,
   }))
 
@@ -169,9 +170,15 @@ describe('what goes with the files', () => {
       expect(new TextDecoder().decode(entries[path])).toBe(`bytes of ${rendition.fileHash}`)
     expect(packed).toBe(files.length)
     await db.contents.delete(fileHash(files[0]!.rendition.fileHash))
-    await expect(
-      packDelivery(view.shoot, files, await zipSink(undefined), { onFile }, db),
-    ).rejects.toThrow(/card\/M-1-front\.jpg is missing/)
+    // One that is missing is left out and named; the others leave.
+    const rest = await zipSink(undefined)
+    const { left, leftOut } = await packDelivery(view.shoot, files, rest, { onFile }, db)
+    expect(leftOut).toEqual([expect.stringMatching(/card\/M-1-front\.jpg is missing/) as string])
+    expect(left.length).toBe(files.length - 1)
+    const there = Object.keys(unzipSync(new Uint8Array(await rest.zip()!.arrayBuffer())))
+    expect(there.filter((path) => path.endsWith('.jpg'))).toEqual(
+      files.slice(1).map(({ path }) => path),
+    )
     await db.delete()
   })
   test('where an outlet wants no words, none are written, and where it wants a name, none is a broken rule', () => {
@@ -247,7 +254,7 @@ describe('what goes with the files', () => {
       close: () => Promise.resolve(),
     }
     const options = { onFile: () => undefined }
-    const all = await packDelivery(view.shoot, [first!, limited], sink, options, db)
+    const { left: all } = await packDelivery(view.shoot, [first!, limited], sink, options, db)
     const text = new TextDecoder().decode(sent.get(first!.path))
     expect(text).toContain('© Lakeside')
     expect(text).toContain('Mug, &quot;tin&quot;, ochre, front')

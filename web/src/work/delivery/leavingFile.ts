@@ -24,17 +24,18 @@ export async function leavingFile(
   if (!row) throw new Error(strings.isMissingFromThisBrowser(path))
   const asIs = {
     blob: row.blob,
-    left: { file, bytes: rendition.bytes, sha256: rendition.fileHash, words: null },
+    left: { file, bytes: rendition.bytes, sha256: rendition.fileHash, words: null, isCut: false },
   }
-  const words = await leavingWords(file, async () => {
+  const leaving = await leavingWords(file, async () => {
     const original = await db.originals.get(shot.originalHash)
     const head = await original?.blob.slice(0, CREDIT_HEAD_BYTES).arrayBuffer()
     return head ? new Uint8Array(head) : null
   })
-  if (!words) return asIs
+  if (!leaving) return asIs
+  const { words, isCut } = leaving
   const written = withLeavingWords(new Uint8Array(await row.blob.arrayBuffer()), file, words)
   if (!written) return asIs
   const made = written as Uint8Array<ArrayBuffer> // made here, never shared
   const hash = FileHash.parse(await sha256(made))
-  return { blob: new Blob([made]), left: { file, bytes: made.length, sha256: hash, words } }
+  return { blob: new Blob([made]), left: { file, bytes: made.length, sha256: hash, words, isCut } }
 }

@@ -9,6 +9,7 @@ import { withFileWords } from '@cloudbank/core/codec'
 import { database, type Database, type Delivery, type Shoot } from '../../data'
 import { loadZip } from '../zip'
 import type { LeftFile } from '@cloudbank/core/shoot'
+import { describeError } from '../../notices'
 import { leavingFile } from './leavingFile'
 import { strings } from '../strings'
 
@@ -16,6 +17,13 @@ import { strings } from '../strings'
 export interface Sink {
   readonly add: (path: string, content: Blob, at: Date) => Promise<void>
   readonly close: () => Promise<void>
+}
+
+/** What a delivery came to. */
+export interface Packed {
+  readonly left: readonly LeftFile[]
+  /** Why each file that is not in it is not, by name. */
+  readonly leftOut: readonly string[]
 }
 
 interface Options {
@@ -28,8 +36,9 @@ interface Options {
  * Sends a delivery: the files first, then what they turned out to be, in manifests and a page of pictures. One
  * file at a time is in memory.
  *
- * @returns the files as they left.
- * @throws Error naming a file that is missing.
+ * One that can't be had is left out and named; the rest goes on.
+ *
+ * @returns the files as they left, and those that did not.
  */
 export async function packDelivery(
   shoot: Shoot,
@@ -37,24 +46,31 @@ export async function packDelivery(
   sink: Sink,
   { onFile, signal }: Options,
   db: Database = database,
-): Promise<LeftFile[]> {
+): Promise<Packed> {
   const all: LeftFile[] = []
+  const leftOut: string[] = []
   for (const file of files) {
     signal?.throwIfAborted()
-    const { blob, left } = await leavingFile(file, db)
-    await sink.add(file.path, blob, new Date(file.rendition.madeAt))
-    all.push(left)
+    const leaving = await leavingFile(file, db).catch((error: unknown) => describeError(error))
+    if (typeof leaving === 'string') leftOut.push(leaving)
+    else {
+      await sink.add(file.path, leaving.blob, new Date(file.rendition.madeAt))
+      all.push(leaving.left)
+    }
     onFile()
   }
   const texts = {
     [MANIFEST_FILES.json]: JSON.stringify(manifestOf(shoot, all), null, 2),
     [MANIFEST_FILES.table]: manifestTable(all),
-    [MANIFEST_FILES.page]: webPageOf(shoot.name, files),
+    [MANIFEST_FILES.page]: webPageOf(
+      shoot.name,
+      all.map(({ file }) => file),
+    ),
   }
   for (const [name, text] of Object.entries(texts))
     await sink.add(name, new Blob([text]), new Date())
   await sink.close()
-  return all
+  return { left: all, leftOut }
 }
 
 /**

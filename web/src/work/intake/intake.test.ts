@@ -233,6 +233,24 @@ describe('a zip', () => {
     ])
   })
 
+  test('with an entry whose name leads out of it gives the others and names that one', async () => {
+    const zip = await zipOf([
+      ['a.jpg', 'good a'],
+      ['xx/up.jpg', 'leads out'],
+      ['b.jpg', 'good b'],
+    ])
+    // No writer writes such a name: it is put in its place, wherever it stands.
+    const text = [...new Uint8Array(await zip.arrayBuffer())]
+      .map((byte) => String.fromCharCode(byte))
+      .join('')
+      .replaceAll('xx/up.jpg', '../up.jpg')
+    const blob = new Blob([Uint8Array.from(text, (letter) => letter.charCodeAt(0))])
+    await takeInHere(SHOOT, [{ fileName: 'shoot.zip', blob }], db)
+    await work()
+    expect(await shotNames()).toEqual(['a.jpg', 'b.jpg'])
+    expect(await refusals()).toEqual(['shoot.zip: ../up.jpg: its name leads out of the zip'])
+  })
+
   test('that is cut short is named, and the rest of the drop is taken in', async () => {
     const zip = (await zipOf([['a.jpg', 'a'.repeat(5000)]])).slice(0, 3000)
     await takeInHere(SHOOT, [{ fileName: 'half.zip', blob: zip }, file('b.jpg', 'b')], db)

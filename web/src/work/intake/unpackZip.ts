@@ -33,7 +33,8 @@ export async function unpackZip(
   db: Database,
 ): Promise<void> {
   const { BlobReader, ZipReader } = await loadZip()
-  const reader = new ZipReader(new BlobReader(arrival.blob))
+  // An entry with an unsafe name is refused by itself, below.
+  const reader = new ZipReader(new BlobReader(arrival.blob), { filenameValidation: 'tolerant' })
   const pattern = (await db.shoots.get(arrival.shootId))?.namePattern ?? undefined
   let opened = 0
   let bytes = 0
@@ -49,13 +50,15 @@ export async function unpackZip(
         break
       }
       const name = entry.filename.split('/').at(-1) ?? entry.filename
-      const read = entry.encrypted
-        ? LOCKED
-        : await readEntry(
-            (writable) => entry.getData(writable, { signal, checkSignature: true }),
-            entry.uncompressedSize,
-            signal,
-          )
+      const read = UNSAFE.test(entry.filename)
+        ? UNSAFE_NAME
+        : entry.encrypted
+          ? LOCKED
+          : await readEntry(
+              (writable) => entry.getData(writable, { signal, checkSignature: true }),
+              entry.uncompressedSize,
+              signal,
+            )
       const put =
         typeof read === 'string'
           ? () => refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
@@ -77,6 +80,10 @@ export async function unpackZip(
   await db.arrivals.delete(arrival.id!)
 }
 
+/** A path that leads out of the zip: to a parent folder, from the root, to a drive. */
+const UNSAFE = /(^|[\\/])\.\.([\\/]|$)|^[\\/]|^[a-z]:/i
+
+const UNSAFE_NAME = strings.unsafeName
 const LOCKED = strings.lockedByPasswordUnpackIt
 const DAMAGED = strings.damagedInZip
 const TOO_MUCH = strings.holdsMoreThanOneShoot

@@ -1,6 +1,5 @@
-import Papa from 'papaparse'
 import { FORMATS } from '@cloudbank/core/codec'
-import { formatSize } from '@cloudbank/core/words'
+import { formatSize, tableText } from '@cloudbank/core/words'
 import { perform, put, type Rendition, type Run, type Shot } from '../../data'
 import { strings } from '../strings'
 
@@ -52,31 +51,27 @@ export async function undoRun(run: Run, changes: readonly RunChange[]): Promise<
 
 /** The changes as a table, a row a rendition (RFC 4180). */
 export const changesTable = (changes: readonly RunChange[]): string =>
-  Papa.unparse(
-    {
-      fields: [
-        'photograph',
-        'placement',
-        strings.sizeBefore,
-        strings.sizeAfter,
-        strings.bytesBefore,
-        strings.bytesAfter,
-        'format',
-        strings.qualityBefore,
-        strings.qualityAfter,
-      ],
-      data: changes.map(({ shot, before, after }) => [
-        shot?.fileName ?? '',
-        after.placementId,
-        before ? formatSize(before) : '',
-        formatSize(after),
-        before?.bytes ?? '',
-        after.bytes,
-        FORMATS[after.format].word,
-        before?.qualityPct ?? '',
-        after.qualityPct,
-      ]),
-    },
-    // A cell that a spreadsheet would take for a formula is text.
-    { escapeFormulae: true },
+  tableText(
+    [
+      'photograph',
+      'placement',
+      strings.sizeBefore,
+      strings.sizeAfter,
+      strings.bytesBefore,
+      strings.bytesAfter,
+      'format',
+      strings.qualityBefore,
+      strings.qualityAfter,
+    ],
+    changes.map(({ shot, before, after }) => [
+      shot?.fileName ?? '',
+      after.placementId,
+      before ? formatSize(before) : '',
+      formatSize(after),
+      before?.bytes ?? '',
+      after.bytes,
+      FORMATS[after.format].word,
+      before?.qualityPct ?? '',
+      after.qualityPct,
+    ]),
   )

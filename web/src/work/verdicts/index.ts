@@ -1,1 +1,2 @@
+export { isReturned, nextReturned, repairStageOf } from './returned'
 export { recordVerdict, RETURN_REASONS, type NewVerdict } from './verdicts'
