@@ -44,13 +44,15 @@ export async function unpackZip(
       opened++
       useUnpacking.setState({ now: { name: arrival.fileName, done: opened, total: opened } })
       bytes += entry.uncompressedSize
-      if (opened <= arrival.opened || entry.directory || isHidden(entry.filename)) continue
+      if (opened <= arrival.opened || entry.directory) continue
+      const isUnsafe = UNSAFE.test(entry.filename)
+      if (!isUnsafe && isHidden(entry.filename)) continue
       if (opened > ZIP_LIMITS.entries || bytes > ZIP_LIMITS.bytes) {
         await refuse(arrival, arrival.fileName, TOO_MUCH, db)
         break
       }
       const name = entry.filename.split('/').at(-1) ?? entry.filename
-      const read = UNSAFE.test(entry.filename)
+      const read = isUnsafe
         ? UNSAFE_NAME
         : entry.encrypted
           ? LOCKED
