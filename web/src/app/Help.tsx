@@ -15,10 +15,10 @@ export function Help() {
       <Action look="quiet" onClick={() => setOpen(true)} aria-label={strings.keys}>
         {strings.keys} <Key>?</Key>
       </Action>
-      <Window title={strings.keys} size="lg" open={open} onClose={() => setOpen(false)}>
-        <Box css={{ columns: 2, columnGap: '32px' }}>
+      <Window title={strings.keys} size="xl" open={open} onClose={() => setOpen(false)}>
+        <Box css={{ columns: 3, columnGap: '32px' }}>
           {KEY_PLACES.map(({ title, keys }) => (
-            <Box key={title} marginBottom="14px">
+            <Box key={title} marginBottom="14px" breakInside="avoid">
               <Heading as="h2" fontSize="14px" fontWeight="700" marginBottom="4px">
                 {title}
               </Heading>

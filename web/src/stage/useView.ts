@@ -10,6 +10,8 @@ import { useSame } from './useSame'
 /** A part of a photograph as a step's view has drawn it. */
 export interface ViewDrawing<Facts> extends ShownPart {
   readonly raster: NonNullable<ViewRaster['picture']>
+  /** By what it was drawn; while another is wanted, what it says is of before. */
+  readonly plan: Plan
   readonly facts: Facts
   /** Time that it took in the worker, in ms. */
   readonly tookMs: number
@@ -64,6 +66,7 @@ export function useView<Facts>(wanted: WantedView<Facts>): ViewDrawing<Facts> | 
         const facts = answer.facts as Facts // the view answers in its own words
         setDrawn((before) => ({
           ...part,
+          plan,
           raster,
           tookMs,
           facts: keep.current?.(before?.facts ?? null, facts, turn) ?? facts,

@@ -4,7 +4,7 @@ interface Props {
   readonly title: string
   readonly open: boolean
   readonly onClose: () => void
-  readonly size?: 'sm' | 'md' | 'lg'
+  readonly size?: 'sm' | 'md' | 'lg' | 'xl'
   /** Hides the title from sight; it is still read aloud. */
   readonly untitled?: boolean
   readonly alert?: boolean

@@ -19,15 +19,17 @@ import { strings } from './strings'
 interface Props {
   readonly bench: Bench
   readonly drawn: TidyDrawing | null
+  /** Whether what was drawn is not yet by what is set. */
+  readonly isSearching: boolean
   readonly works: HandActions<Retouch>
   readonly borrowed: Borrowed
 }
 
 /** Tidy's desk: what was found, the tool in hand, how it is cleaned, what was done by hand. */
-export function TidyDesk({ bench, drawn, works, borrowed }: Props) {
+export function TidyDesk({ bench, drawn, isSearching, works, borrowed }: Props) {
   return (
     <>
-      <Found bench={bench} drawn={drawn} works={works} />
+      <Found bench={bench} drawn={drawn} isSearching={isSearching} works={works} />
       <ToolPart bench={bench} works={works} borrowed={borrowed}>
         {drawn?.facts.calmsTexture && (
           <Flex align="center" gap="8px" fontSize="12px" role="status" paddingBottom="8px">
@@ -49,7 +51,7 @@ export function TidyDesk({ bench, drawn, works, borrowed }: Props) {
   )
 }
 
-function Found({ bench, drawn, works }: Pick<Props, 'bench' | 'drawn' | 'works'>) {
+function Found({ bench, drawn, isSearching, works }: Omit<Props, 'borrowed'>) {
   const { specks } = bench.editor.steps.tidy
   const refused = drawn?.facts.specks.filter(({ isRefused }) => isRefused).length ?? 0
   const found = (drawn?.facts.specks.length ?? 0) - refused
@@ -64,11 +66,11 @@ function Found({ bench, drawn, works }: Pick<Props, 'bench' | 'drawn' | 'works'>
       >
         {specks === 'none'
           ? strings.notSearchedForChooseBeside
-          : drawn
+          : drawn && !isSearching
             ? `${countOf(found, 'speck')} found${refused > 0 ? strings.rejected(refused) : ''}.`
             : strings.searching}
       </Text>
-      {specks !== 'none' && drawn && (
+      {specks !== 'none' && drawn && !isSearching && (
         <>
           <Flex
             as="ul"

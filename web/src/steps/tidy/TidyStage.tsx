@@ -121,7 +121,15 @@ export function TidyStage({ bench }: { bench: Bench }) {
           placed={hand.tool === 'borrow' ? (borrowed.chosen?.work ?? null) : null}
         />
       )}
-      desk={<TidyDesk bench={bench} drawn={close ?? drawn} works={works} borrowed={borrowed} />}
+      desk={
+        <TidyDesk
+          bench={bench}
+          drawn={close ?? drawn}
+          isSearching={(close ?? drawn)?.plan !== plan}
+          works={works}
+          borrowed={borrowed}
+        />
+      }
     />
   )
 }
