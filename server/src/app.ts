@@ -36,6 +36,12 @@ const HEADERS = {
   'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
 }
 
+/**
+ * The names by which the app is asked: it is served to this machine alone. Another name that resolves to it is a page
+ * elsewhere that wants to be taken for the app (DNS rebinding).
+ */
+const HOSTS: ReadonlySet<string | undefined> = new Set(['localhost', '127.0.0.1', '[::1]'])
+
 /** Folders in which there are files only. */
 const IN_FILES = /^\/(assets|demo)\/./
 
@@ -45,9 +51,10 @@ const YEAR_MS = 365 * 24 * 3600 * 1000
 export function createApp({ web, demo }: AppFolders): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use((_request, response, next) => {
+  app.use(({ hostname }, response, next) => {
     response.set(HEADERS)
-    next()
+    if (HOSTS.has(hostname)) next()
+    else response.status(421).type('text').send('Cloudbank is asked for as localhost.')
   })
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
   app.use('/demo/photos', express.static(join(demo, 'photos')))

@@ -1,4 +1,4 @@
-import type { Server } from 'node:http'
+import { request, type Server } from 'node:http'
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -25,6 +25,24 @@ beforeAll(async () => {
 afterAll(async () => {
   server.close()
   await rm(folder, { recursive: true })
+})
+
+test('asked for by another name, it gives nothing', async () => {
+  const askedAs = (host: string) =>
+    new Promise<[status: number | undefined, text: string]>((resolve, reject) => {
+      request(url, { headers: { host } }, (response) => {
+        let text = ''
+        response.on('data', (part) => (text += String(part)))
+        response.on('end', () => resolve([response.statusCode, text]))
+      })
+        .on('error', reject)
+        .end()
+    })
+  const { port } = new URL(url)
+  for (const host of [`localhost:${port}`, `127.0.0.1:${port}`, `[::1]:${port}`])
+    expect((await askedAs(host))[0], host).toBe(200)
+  for (const host of ['evil.example', `evil.example:${port}`, 'localhost.evil.example'])
+    expect(await askedAs(host), host).toEqual([421, 'Cloudbank is asked for as localhost.'])
 })
 
 test('every page is isolated and allows nothing from outside', async () => {
