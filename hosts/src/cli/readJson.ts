@@ -1,3 +1,4 @@
+import { JsonError, parseJson } from '@cloudbank/core/json'
 import { strings } from './strings'
 import { UsageError } from './UsageError'
 
@@ -8,8 +9,9 @@ import { UsageError } from './UsageError'
  */
 export function readJson(path: string, text: string): unknown {
   try {
-    return JSON.parse(text.replace(/^\uFEFF/, ''))
+    return parseJson(text)
   } catch (error) {
-    throw new UsageError(strings.notJson(path, (error as Error).message)) // JSON.parse throws SyntaxError
+    if (!(error instanceof JsonError)) throw error
+    throw new UsageError(strings.notJson(path, error.message))
   }
 }

@@ -1,5 +1,11 @@
 import type { Lighting } from '@cloudbank/core/shoot'
-import { lightingId, shootId as shoot, shotId, shotRow } from '@cloudbank/core/shoot/testing'
+import {
+  lightingId,
+  renditionRow,
+  shootId as shoot,
+  shotId,
+  shotRow,
+} from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { openDatabase, type Database } from './database'
@@ -341,4 +347,38 @@ describe('against a plain model', () => {
       expect(model.deeds.length).toBeGreaterThan(5)
     },
   )
+})
+
+test('one version of a rendition stands at a time, in whatever order it was made, taken back and undone', async () => {
+  const version = (n: number, standing: 'current' | 'earlier') =>
+    renditionRow(shotId('a'), 'page', { version: n, standing })
+  const [first, second, third] = [
+    version(1, 'earlier'),
+    version(2, 'current'),
+    version(3, 'current'),
+  ]
+  const other = renditionRow(shotId('a'), 'card', { standing: 'current' })
+  await db.renditions.bulkAdd([first, second, other])
+  const standing = async (): Promise<number[]> =>
+    (await db.renditions.toArray())
+      .filter((row) => row.standing === 'current' && row.placementId === 'page')
+      .map((row) => row.version)
+  const takeBack = {
+    shootId,
+    words: 'Run undone',
+    edits: [
+      put('renditions', second.id, ['standing'], 'earlier'),
+      put('renditions', first.id, ['standing'], 'current'),
+    ],
+  }
+  await perform(takeBack, db)
+  expect(await standing()).toEqual([1])
+  // Made anew meanwhile, as a run does it.
+  await db.renditions.update(first.id, { standing: 'earlier' })
+  await db.renditions.add(third)
+  await undoLast(whole, db)
+  expect(await standing()).toEqual([2])
+  await redoNext(whole, db)
+  expect((await standing()).length).toBeLessThanOrEqual(1)
+  expect((await db.renditions.get(other.id))?.standing).toBe('current')
 })

@@ -1,4 +1,4 @@
-import type { ShootId } from '@cloudbank/core/shoot'
+import { RenditionId, slotOfId, type Rendition, type ShootId } from '@cloudbank/core/shoot'
 import type { z } from 'zod'
 import { database, SCHEMAS, type Database, type RowOf } from './database'
 import { isSame, overlap, valueAt, withValueAt, type Path } from './paths'
@@ -172,6 +172,20 @@ class RowsInHand {
         schema.parse(row)
         await this.#db.table(table).put(row)
       }
+    }
+    await this.#keepOneCurrent()
+  }
+
+  /** Of a rendition's versions one stands at a time: the one that a deed has put there last. */
+  async #keepOneCurrent(): Promise<void> {
+    for (const { table, id, row, changed } of this.#rows.values()) {
+      if (!changed || table !== 'renditions' || !row) continue
+      if ((row as Rendition).standing !== 'current') continue // as its schema has checked
+      await this.#db.renditions
+        .where('id')
+        .startsWith(`${slotOfId(RenditionId.parse(id))}/`)
+        .filter((other) => other.id !== id && other.standing === 'current')
+        .modify({ standing: 'earlier' })
     }
   }
 }

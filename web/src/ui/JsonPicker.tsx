@@ -1,4 +1,5 @@
 import { useRef } from 'react'
+import { parseJson } from '@cloudbank/core/json'
 import { attempt, useNotices } from '../notices'
 import { Action } from './Action'
 import { strings } from './strings'
@@ -22,7 +23,7 @@ export function JsonPicker({ label, look = 'plain', onData }: Props) {
     if (file.size > MAX_BYTES) return need(strings.tooLargeForThisKind(file.name))
     let data: unknown
     try {
-      data = JSON.parse(await file.text())
+      data = parseJson(await file.text())
     } catch {
       return need(strings.notJson(file.name))
     }

@@ -1,3 +1,4 @@
+import { parseJson } from '../../json'
 import { z } from 'zod'
 import type { PackedMatte } from '../../matte'
 import { BriefRow, Lighting, Product, Rendition, Shoot, Shot, slotOf } from '../rows'
@@ -12,7 +13,7 @@ import { Contained, CONTAINER, ContainerError, migrateContained } from './format
 export function parseContained(text: string): Contained {
   let data: unknown
   try {
-    data = JSON.parse(text)
+    data = parseJson(text)
   } catch (error) {
     throw new ContainerError(`${CONTAINER.json} in it can’t be read`, { cause: error })
   }

@@ -1,0 +1,1 @@
+export { JsonError, MAX_JSON_DEPTH, parseJson } from './parseJson'
