@@ -1,6 +1,7 @@
 export { DueText } from './DueText'
 export { ShootName } from './ShootName'
 export { ShootWindow, type ShootDetails } from './ShootWindow'
+export { shotOrder, useShownShots } from './shownShots'
 export { UndoButtons } from './UndoButtons'
 export { changesBetween, dropKeptBrief, keepBrief, useKeptBriefs } from './keptBriefs'
 export { useBriefChoices } from './useBriefChoices'

@@ -6,7 +6,7 @@ import { strings } from './strings'
 
 /** Where one is, in the bar: the shoot, which leads back to its sheet, and the shot. */
 export function BenchPlace({ view, shotId }: { view: ShootView; shotId: string }) {
-  const order = useShotOrder(view)
+  const order = useShotOrder(view, shotId)
   const at = order.findIndex(({ id }) => id === shotId)
   const shot = order[at]
   const sku = shot?.sku ?? null

@@ -82,7 +82,7 @@ export function useBench(view: ShootView, shot: Shot): Bench & { lookBy: (way: W
 
   const go = useGo()
   const shootId = view.shoot.id
-  const order = useShotOrder(view)
+  const order = useShotOrder(view, shot.id)
   const at = order.findIndex(({ id }) => id === shot.id)
   const open = useCallback((id: string) => go(`/shoots/${shootId}/shots/${id}`), [go, shootId])
   const isFromReview = fromReview !== null

@@ -1,10 +1,13 @@
 import { useMemo } from 'react'
-import { inSheetOrder } from '@cloudbank/core/shoot'
 import type { ShootView, Shot } from '../../data'
+import { shotOrder, useShownShots } from '../../shoot'
 
-/** The shots in the order in which the bench goes along them: a product's stand together. */
-export const useShotOrder = ({
-  shots,
-  products,
-}: Pick<ShootView, 'shots' | 'products'>): readonly Shot[] =>
-  useMemo(() => inSheetOrder(shots, products), [shots, products])
+/** The shots in the order in which the bench goes along them. */
+export function useShotOrder(view: ShootView, shotId: string): readonly Shot[] {
+  const shown = useShownShots()
+  const { shoot, shots, products } = view
+  return useMemo(
+    () => shotOrder({ shoot, shots, products }, shotId, shown),
+    [shoot, shots, products, shotId, shown],
+  )
+}

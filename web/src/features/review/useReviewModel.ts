@@ -1,8 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { verdictWords } from '@cloudbank/core/shoot'
 import { useCommand } from '../../keys/commands'
 import { useGo } from '../../ui/useGo'
-import type { ShootView, Shot, ShotId } from '../../data'
+import { useHistory, type ShootView, type Shot, type ShotId } from '../../data'
 import { attempt } from '../../notices'
 import { recordVerdict, RETURN_REASONS, type NewVerdict } from '../../work/verdicts'
 import { useReview } from './reviewStore'
@@ -25,27 +24,29 @@ export function useReviewModel(view: ShootView) {
     setPlace(0)
     goTo(to)
   }
+  /** The shots by the deeds that gave them their verdicts. */
+  const given = useRef(new Map<number, ShotId>())
   const judge = (verdict: NewVerdict): void => {
     if (!shot) return
-    given.current.set(shot.id, { words: wordsOf(verdict), isKept: false })
-    attempt(recordVerdict(shot, view, verdict), strings.verdictCouldntBeSaved)
+    const record = async (): Promise<void> => {
+      const deed = await recordVerdict(shot, view, verdict)
+      if (deed !== null) given.current.set(deed, shot.id)
+    }
+    attempt(record(), strings.verdictCouldntBeSaved)
     move(at + 1)
   }
-  // A verdict that Undo takes back brings its shot back: once it was seen to be kept, it is missed.
-  const given = useRef(new Map<ShotId, { readonly words: string; readonly isKept: boolean }>())
+  // A verdict that is taken back brings its shot back.
+  const history = useHistory({ shootId: view.shoot.id })
   useEffect(() => {
-    shots.forEach(({ id, verdict }, place) => {
-      const told = given.current.get(id)
-      if (!told) return
-      const isThere = wordsOf(verdict) === told.words
-      if (isThere) given.current.set(id, { ...told, isKept: true })
-      if (isThere || !told.isKept) return
-      given.current.delete(id)
+    for (const { id, undone } of history) {
+      const place = undone ? shots.findIndex((one) => one.id === given.current.get(id)) : -1
+      if (undone) given.current.delete(id)
+      if (place < 0) continue
       setClose(false)
       setPlace(0)
       goTo(place)
-    })
-  }, [shots, goTo])
+    }
+  }, [history, shots, goTo])
   const pass = (): void => judge({ kind: 'passed' })
   const returnFor = (reason: string): void => judge({ kind: 'returned', reason })
   const touchUp = (): void => {
@@ -89,8 +90,6 @@ export function useReviewModel(view: ShootView) {
     setAsking,
   }
 }
-
-const wordsOf = (verdict: NewVerdict): string => (verdict ? verdictWords(verdict) : '')
 
 export type ReviewModel = ReturnType<typeof useReviewModel>
 

@@ -14,6 +14,7 @@ import { useEffect, useMemo } from 'react'
 import type { ShootView, Shot } from '../../data'
 import type { StepLens } from '../../lens'
 import { STEP_LENSES } from '../../steps'
+import { useShownShots } from '../../shoot'
 import { useSheet } from './sheetStore'
 
 const NO_VERDICTS: ReadonlyMap<string, readonly OutletVerdict[]> = new Map()
@@ -36,6 +37,14 @@ export function useSheetShots(view: ShootView) {
   const stepLens = STEP_LENSES.find(({ id }) => id === lens)
   useLensMaking(view, stepLens)
   const left = useMemo(() => matching(shots, view, filter), [shots, view, filter])
+  useEffect(
+    () =>
+      useShownShots.setState({
+        shootId: shoot.id,
+        ids: left.length < shots.length ? new Set(left.map(({ id }) => id)) : null,
+      }),
+    [shoot.id, shots, left],
+  )
   const worst = useWorstOf(view, orderId === 'worst' ? stepLens : undefined)
   const groups = useMemo((): readonly ShotGroup[] => {
     if (orderId !== 'product') {

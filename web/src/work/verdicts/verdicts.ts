@@ -1,5 +1,5 @@
 import { verdictWords } from '@cloudbank/core/shoot'
-import { database, perform, put, type Database, type ShootView, type Shot } from '../../data'
+import { database, performNamed, put, type Database, type ShootView, type Shot } from '../../data'
 import { madeBy, recipeOf } from '../model'
 import { strings } from '../strings'
 
@@ -9,14 +9,18 @@ export const RETURN_REASONS = ['edge', 'colour', 'dirt', 'frame', strings.wrongP
 export type NewVerdict =
   { readonly kind: 'passed' } | { readonly kind: 'returned'; readonly reason: string } | null
 
-/** Gives a shot a verdict, or takes it back: a deed like any other, which Undo takes back first. */
+/**
+ * Gives a shot a verdict, or takes it back: a deed like any other, which Undo takes back first.
+ *
+ * @returns the deed's id; null where nothing has changed.
+ */
 export const recordVerdict = (
   shot: Shot,
   view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>,
   verdict: NewVerdict,
   db: Database = database,
-): Promise<void> =>
-  perform(
+): Promise<number | null> =>
+  performNamed(
     {
       shootId: view.shoot.id,
       words: strings.judged(shot.fileName, verdict ? verdictWords(verdict) : strings.unreviewed),
