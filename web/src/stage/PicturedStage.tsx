@@ -8,7 +8,7 @@ import type { StageRaster } from '@cloudbank/hosts/previewer'
 import { Waiting } from './Waiting'
 import { strings } from './strings'
 
-interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'hint' | 'views' | 'framed'> {
+interface Props extends Pick<ComponentProps<typeof Stage>, 'tool' | 'framed'> {
   /** Drawn over the picture, whose sides it is told. */
   readonly overlay?: (shown: Shown, picture: Sides) => ReactNode
   readonly bench: Bench

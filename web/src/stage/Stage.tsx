@@ -17,8 +17,6 @@ interface Props extends ViewerPicture {
   readonly framed?: boolean
   /** How the picture is looked at, over its upper right. */
   readonly views?: React.ReactNode
-  /** What the tool in hand does. */
-  readonly hint?: string
   /** What is said of the picture, at its foot. */
   readonly reading?: React.ReactNode
   /** Drawn while the shot is seen in its row, for what is measured of it. */
@@ -68,7 +66,7 @@ type Shows = Pick<React.ComponentProps<typeof Viewer>, 'shows' | 'marginPx'>
 
 /** The picture as large as there is room, with how it is looked at. */
 function Alone(props: Props & Shows) {
-  const { bench, views, hint, reading, onScale } = props
+  const { bench, views, reading, onScale } = props
   const [scale, setScale] = useState(1)
   const showsResult = !bench.originalHeld && bench.compare !== 'beside'
   return (
@@ -80,23 +78,6 @@ function Alone(props: Props & Shows) {
           onScale?.(next)
         }}
       />
-      {hint !== undefined && bench.compare === 'result' && !bench.originalHeld && (
-        <Text
-          position="absolute"
-          left="12px"
-          top="12px"
-          maxWidth="44%"
-          paddingX="9px"
-          paddingY="4px"
-          fontSize="12px"
-          color="paper"
-          background="ink"
-          borderRadius="4px"
-          pointerEvents="none"
-        >
-          {hint}
-        </Text>
-      )}
       {views !== undefined && showsResult && (
         <Note right="12px" top="12px" paddingX="8px" gap="2px">
           {views}

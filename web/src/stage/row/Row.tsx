@@ -20,7 +20,7 @@ interface Props {
 
 /** The shot at its size in the frame, between its neighbours, all on one base line. */
 export function Row({ bench, children }: Props) {
-  const { view, shot, order, at, mattes, open, product } = bench
+  const { view, shot, order, at, mattes, open } = bench
   const frame = useRef<HTMLDivElement>(null)
   const room = useSides(frame)
   const settings = settingsAt(shot, recipeOf(view), 'frame', bench.rendition?.placementId ?? null)
@@ -67,7 +67,7 @@ export function Row({ bench, children }: Props) {
         <Key>{keyLabel('previous')}</Key> <Key>{keyLabel('next')}</Key> {strings.alongRow}
       </Text>
       <Box position="absolute" right="12px" bottom="9px" fontSize="12px">
-        {product && <Waiting mattes={mattes} />}
+        <Waiting mattes={mattes} />
       </Box>
     </Box>
   )
