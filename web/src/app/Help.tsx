@@ -25,7 +25,9 @@ export function Help() {
               {keys.map((name) => (
                 <Flex key={name} justify="space-between" gap="12px" lineHeight="22px">
                   <Text>{KEYS[name].words}</Text>
-                  <Key alignSelf="center">{keyLabel(name)}</Key>
+                  <Key alignSelf="center" flex="none" whiteSpace="nowrap">
+                    {keyLabel(name)}
+                  </Key>
                 </Flex>
               ))}
             </Box>

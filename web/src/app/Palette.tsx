@@ -75,9 +75,9 @@ function List({ view, onDone }: Props) {
         {finds.map(({ id, words, kind, to }) => (
           <Command.Item
             key={`${kind}/${id}`}
-            value={`${words} ${kind} ${id}`}
-            // It was found already; the list's own way of looking is for what can be done.
-            keywords={[typed]}
+            // It was found already, by words that it may not say itself; the list's own way of looking is for what can
+            // be done.
+            value={`${words} ${kind} ${id} ${typed}`}
             onSelect={() => {
               onDone()
               go(to)
