@@ -224,10 +224,28 @@ test('a shot is seen in its row: framed between its neighbours, redrawn as it ch
   await page.keyboard.press('Home')
   await expect.poll(async () => (await middle())[0]!, { timeout: 20_000 }).toBeLessThan(red * 0.7)
 
+  // Escape closes the list of changes, not the bench.
+  await history()
+  await page.keyboard.press('Escape')
+  await page.getByRole('list', { name: 'History' }).waitFor({ state: 'detached' })
+  await page.getByRole('group', { name: 'Row' }).waitFor()
+
+  // The row's lines follow the hand, before it lets go.
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Frame' }).click()
+  const foot = async (): Promise<number> => (await page.getByTestId('base-line').boundingBox())!.y
+  const stood = await foot()
+  const fill = (await slider('Fill').boundingBox())!
+  await page.mouse.move(fill.x + fill.width * 0.8, fill.y + fill.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(fill.x + fill.width * 0.3, fill.y + fill.height / 2, { steps: 4 })
+  await expect.poll(foot).toBeLessThan(stood - 20)
+  await page.mouse.up()
+
   await page.getByRole('heading', { level: 1 }).click()
   await page.keyboard.press('ArrowLeft')
   await page.getByRole('heading', { level: 1, name: 'OCK-108-front.jpg' }).waitFor()
   await page.getByRole('button', { name: 'Open OCK-108-three-quarter.jpg' }).click()
   await page.getByRole('heading', { level: 1, name: 'OCK-108-three-quarter.jpg' }).waitFor()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Light' }).click()
   expect(await slider('Exposure').inputValue()).toBe('-4')
 })

@@ -1,6 +1,6 @@
 /**
  * From where on something measured becomes a finding. Each line: what is measured, in which unit, and
- * the limit; `measureFindings` compares.
+ * the limit; each step's `examine` compares.
  */
 export const THRESHOLDS = {
   /** Longer side over shorter, beyond the brief's ratio: a share. */

@@ -15,6 +15,8 @@ interface Props {
   readonly picture: OpenPicture | null
   /** The brief that it is shown by. */
   readonly steps: BriefSteps
+  /** The placement as which it is framed; the first where it is missing. */
+  readonly placementId?: string | undefined
   /** Longer side, in pixels. */
   readonly sidePx: number
   readonly label: string
@@ -28,7 +30,8 @@ export const useStagedPicture = (shot: Shot | undefined): OpenPicture | null =>
   useOpenPicture(shot?.originalHash ?? null, { sidePx: FROM_SIDE_PX })
 
 /** A shot as it would come out under a brief: cut, on its ground, framed; drawn anew whenever that changes. */
-export function StagePreview({ view, shot, picture, steps, sidePx, label }: Props) {
+export function StagePreview(props: Props) {
+  const { view, shot, picture, steps, placementId, sidePx, label } = props
   const key = JSON.stringify(steps)
   const plan = useMemo(
     () => planOf(shot, { ...recipeOf(view), steps, look: steps }),
@@ -37,7 +40,11 @@ export function StagePreview({ view, shot, picture, steps, sidePx, label }: Prop
   )
   const assets = useAssets(plan)
   const mattes = useMattes(plan, assets)
-  const made = useStepPicture(picture, plan, assets, mattes, { step: 'finish', sidePx })
+  const made = useStepPicture(picture, plan, assets, mattes, {
+    step: 'finish',
+    sidePx,
+    placementId,
+  })
   return (
     <Box width="100%" aspectRatio={1} background="mat" data-drawn={made !== undefined}>
       {made && <StageCanvas picture={made} label={label} />}

@@ -50,6 +50,8 @@ export interface Bench {
   readonly made: readonly Rendition[]
   readonly rendition: Rendition | undefined
   readonly showRendition: (placementId: string) => void
+  /** The placement as which the shot is seen; undefined for the brief's first. */
+  readonly placementId: string | undefined
 }
 
 /** Sees a shot alone, where the pointer works on it; as it is seen where it is alone already. */

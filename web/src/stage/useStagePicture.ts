@@ -11,6 +11,6 @@ export function useStagePicture(bench: Bench): StageRaster | undefined {
   return useStepPicture(bench.picture, plan, assets, mattes, {
     step: stage,
     sidePx: SIDE_PX,
-    placementId: bench.editor.placementId ?? undefined,
+    placementId: bench.placementId,
   })
 }

@@ -1,8 +1,8 @@
 import type { Format } from '../formats'
-import { xmpOf, type FileWords } from './xmp'
+import { JPEG_PACKET_NAME, xmpOf, type FileWords } from './xmp'
 
 /** Bytes of a packet in a JPEG: a segment holds 65,535, its length and name among them (ISO 16684-3, 6.3). */
-const MAX_JPEG_PACKET_BYTES = 0xffff - 2 - 'http://ns.adobe.com/xap/1.0/\0'.length
+const MAX_JPEG_PACKET_BYTES = 0xffff - 2 - JPEG_PACKET_NAME.length
 
 const ELLIPSIS = '…'
 const FIELDS = ['creator', 'rights', 'description', 'alt'] as const

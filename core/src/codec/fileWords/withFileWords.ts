@@ -3,7 +3,7 @@ import { joined } from '../joined'
 import { withPngChunk } from '../pngChunk'
 import { withAvifPacket } from './avifWords'
 import { withTiffPacket } from './tiffWords'
-import { xmpOf, type FileWords } from './xmp'
+import { JPEG_PACKET_NAME, xmpOf, type FileWords } from './xmp'
 
 /**
  * A finished file with words in it. Pixels and all else stay as they are.
@@ -35,7 +35,7 @@ export function withFileWords(
 function withJpegPacket(jpeg: Uint8Array, packet: Uint8Array): Uint8Array {
   const hasApp0 = jpeg[2] === 0xff && jpeg[3] === 0xe0
   const at = hasApp0 ? 4 + ((jpeg[4]! << 8) | jpeg[5]!) : 2
-  const name = ascii('http://ns.adobe.com/xap/1.0/\0')
+  const name = ascii(JPEG_PACKET_NAME)
   const length = 2 + name.length + packet.length
   if (length > 0xffff) throw new RangeError('Words that long do not fit into a JPEG')
   const head = Uint8Array.from([0xff, 0xe1, length >> 8, length & 255])

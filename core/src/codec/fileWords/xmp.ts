@@ -10,6 +10,9 @@ export interface FileWords {
   readonly alt: string
 }
 
+/** What a JPEG's segment begins with that holds a packet (ISO 16684-3, 6.3). */
+export const JPEG_PACKET_NAME = 'http://ns.adobe.com/xap/1.0/\0'
+
 export const hasWords = (words: FileWords): boolean =>
   Object.values(words).some((text: string) => text.trim() !== '')
 

@@ -1,7 +1,7 @@
-import { isTouched, verdictWords } from '@cloudbank/core/shoot'
+import { inSheetOrder, isTouched, verdictWords } from '@cloudbank/core/shoot'
 import { isChangedSince, recipeOf } from '../../work/model'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../keys/commands'
 import { keyLabel } from '../../keys/keys'
@@ -91,9 +91,12 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
 }
 
 /** The way to the next shot that was returned, at the stage where its reason is put right. */
-function NextReturned({ bench: { view, order, at } }: { readonly bench: Bench }) {
+function NextReturned({ bench: { view, shot } }: { readonly bench: Bench }) {
   const go = useGo()
-  const next = nextReturned(order, at)
+  // Of the whole shoot, whatever the sheet shows of it.
+  const { shots, products } = view
+  const order = useMemo(() => inSheetOrder(shots, products), [shots, products])
+  const next = nextReturned(order, order.indexOf(shot))
   const goOn = (): void => {
     if (!next) return
     const state = { from: 'review', stage: repairStageOf(next) }

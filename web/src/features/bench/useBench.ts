@@ -130,6 +130,7 @@ export function useBench(view: ShootView, shot: Shot): Bench & { lookBy: (way: W
     made,
     rendition,
     showRendition,
+    placementId: editor.placementId ?? rendition?.placementId,
   }
 }
 

@@ -5,11 +5,11 @@ import { strings } from '../strings'
 
 /** The shot that is worked on in its frame, with what is being changed. */
 export function FramedNow({ bench, sidePx }: { readonly bench: Bench; readonly sidePx: number }) {
-  const { view, shot, picture, plan, assets, mattes, editor, rendition } = bench
+  const { view, shot, picture, plan, assets, mattes } = bench
   const drawn = useStepPicture(picture, plan, assets, mattes, {
     step: 'finish',
     sidePx,
-    placementId: editor.placementId ?? rendition?.placementId,
+    placementId: bench.placementId,
   })
   if (bench.originalHeld)
     return (

@@ -7,17 +7,21 @@ import { recipeOf, renditionsOf, standingOf, stepsOf } from '../../work/model'
 interface Props {
   readonly view: ShootView
   readonly shot: Shot
+  /** The placement as which it is seen; the brief's first where it is missing. */
+  readonly placementId: string | undefined
   /** Longer side, in pixels. */
   readonly sidePx: number
 }
 
 /** A shot in its frame: as it was made, or else as it would be. */
-export const FramedShot = memo(function FramedShot({ view, shot, sidePx }: Props) {
+export const FramedShot = memo(function FramedShot(props: Props) {
+  const { view, shot, placementId } = props
   const recipe = recipeOf(view)
   const isMade = standingOf(shot, recipe, view.renditions) === 'made'
-  const [made] = isMade ? renditionsOf(shot, recipe, view.renditions) : []
+  const all = isMade ? renditionsOf(shot, recipe, view.renditions) : []
+  const made = all.find((row) => row.placementId === placementId) ?? all[0]
   const url = usePictureUrl(made ? { table: 'contents', hash: made.fileHash } : null)
-  if (!made) return <ToBeMade view={view} shot={shot} sidePx={sidePx} />
+  if (!made) return <ToBeMade {...props} />
   return (
     <img
       src={url}
@@ -29,7 +33,7 @@ export const FramedShot = memo(function FramedShot({ view, shot, sidePx }: Props
 })
 
 /** The small preview stands in until the shot is cut and framed. */
-function ToBeMade({ view, shot, sidePx }: Props) {
+function ToBeMade({ view, shot, placementId, sidePx }: Props) {
   const picture = useStagedPicture(shot)
   return (
     <Box position="relative" width="100%" height="100%">
@@ -47,6 +51,7 @@ function ToBeMade({ view, shot, sidePx }: Props) {
           shot={shot}
           picture={picture}
           steps={stepsOf(shot, recipeOf(view))}
+          placementId={placementId}
           sidePx={sidePx}
           label={shot.fileName}
         />

@@ -2,7 +2,6 @@ import { Box, Text } from '@chakra-ui/react'
 import { useRef, type ReactNode } from 'react'
 import { keyLabel } from '../../keys/keys'
 import { Key } from '../../ui'
-import { settingsAt, recipeOf } from '../../work/model'
 import type { Bench } from '../bench'
 import { useSides } from '../useSides'
 import { Waiting } from '../Waiting'
@@ -10,6 +9,7 @@ import { FramedNow } from './FramedNow'
 import { FramedShot } from './FramedShot'
 import { layRow } from './layRow'
 import { RowLines } from './RowLines'
+import { useFrame } from './useFrame'
 import { strings } from '../strings'
 
 interface Props {
@@ -23,9 +23,8 @@ export function Row({ bench, children }: Props) {
   const { view, shot, order, at, mattes, open } = bench
   const frame = useRef<HTMLDivElement>(null)
   const room = useSides(frame)
-  const settings = settingsAt(shot, recipeOf(view), 'frame', bench.rendition?.placementId ?? null)
-  const { ratio } = bench.editor.steps.frame
-  const lies = layRow(room, ratio.width / ratio.height)
+  const settings = useFrame(bench)
+  const lies = layRow(room, settings.ratio.width / settings.ratio.height)
   const sidePx = Math.max(lies.frame.width, lies.frame.height) * devicePixelRatio
   const neighbours = Array.from({ length: 2 * lies.beside + 1 }, (_, i) => i - lies.beside)
     .filter((by) => by !== 0)
@@ -53,7 +52,12 @@ export function Row({ bench, children }: Props) {
                 style={{ display: 'block', width: '100%', height: '100%', cursor: 'pointer' }}
                 onClick={() => open(other.id)}
               >
-                <FramedShot view={view} shot={other} sidePx={sidePx} />
+                <FramedShot
+                  view={view}
+                  shot={other}
+                  placementId={bench.placementId}
+                  sidePx={sidePx}
+                />
               </button>
             </InRow>
           ))}

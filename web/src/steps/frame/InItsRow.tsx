@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { useMemo, type ReactNode } from 'react'
 import type { Box01 } from '@cloudbank/core/raster'
 import type { FrameSettings } from '@cloudbank/core/steps'
 import { formatSigned } from '@cloudbank/core/words'
@@ -24,15 +24,14 @@ interface Props {
 
 /** The shot's fill, base and centre beside those of its row, each with the handle that matches it. */
 export function InItsRow({ bench, product, children }: Props) {
-  const { view, shot, editor, rendition } = bench
-  const row = rowNumbers(
-    comparedWith(shot, view).flatMap(
-      (other) =>
-        renditionsOf(other, recipeOf(view), view.renditions).find(
-          ({ placementId }) => placementId === rendition?.placementId,
-        )?.productBox ?? [],
-    ),
-  )
+  const { view, shot, editor, placementId } = bench
+  const row = useMemo(() => {
+    const boxes = comparedWith(shot, view).flatMap((other) => {
+      const made = renditionsOf(other, recipeOf(view), view.renditions)
+      return made.find((row) => row.placementId === placementId)?.productBox ?? []
+    })
+    return rowNumbers(boxes)
+  }, [shot, view, placementId])
   const own = product && numbersOf(product)
   const { frame } = editor.steps
   const match = (words: string, changed: Partial<FrameSettings>): void =>
