@@ -43,11 +43,11 @@ function openOnce<Network>(open: () => Promise<Network>): () => Promise<Network>
 }
 
 /**
- * The runtime's wasm and the address of the module that starts it; without them, they are read beside the
- * runtime's package.
+ * The addresses of the runtime's wasm and of the module that starts it; without them, they are read beside the
+ * runtime's package. A browser keeps what it compiled of a wasm that it was given by address.
  */
 export interface Runtime {
-  readonly wasm: Uint8Array<ArrayBuffer>
+  readonly wasmUrl: string
   readonly glueUrl: string
 }
 
@@ -85,10 +85,7 @@ export async function openEnlarger(model: Uint8Array, runtime?: Runtime): Promis
 
 function openSession(model: Uint8Array, runtime?: Runtime): Promise<ort.InferenceSession> {
   ort.env.wasm.numThreads = 1
-  if (runtime) {
-    ort.env.wasm.wasmBinary = runtime.wasm
-    ort.env.wasm.wasmPaths = { mjs: runtime.glueUrl }
-  }
+  if (runtime) ort.env.wasm.wasmPaths = { wasm: runtime.wasmUrl, mjs: runtime.glueUrl }
   return ort.InferenceSession.create(model, { executionProviders: ['wasm'] })
 }
 

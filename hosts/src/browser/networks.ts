@@ -25,7 +25,10 @@ export function createBrowserNetworks(onFetching: OnFetching): NetworkOf {
   })
 }
 
-/** All of it first, for the runtime never recovers from a start without its files. */
+/**
+ * All of it first, for the runtime never recovers from a start without its files: it finds its wasm in the browser's
+ * cache, where what was compiled of it lies too.
+ */
 async function fetchNetwork(
   id: NetworkId,
   url: string,
@@ -34,12 +37,12 @@ async function fetchNetwork(
 ): Promise<[Uint8Array, Runtime]> {
   const onProgress = (done01: number): void => onFetching({ what, done01 })
   try {
-    const [model, wasm, { address: glueUrl }] = await Promise.all([
+    const [model, , { address: glueUrl }] = await Promise.all([
       fetchAsset(url, what, { sha256: NETWORK_FILES[id].sha256, onProgress }),
       fetchAsset(runtimeWasm, what),
       importAsset(runtimeGlue, what),
     ])
-    return [model, { wasm, glueUrl }]
+    return [model, { wasmUrl: runtimeWasm, glueUrl }]
   } finally {
     onFetching(null)
   }
