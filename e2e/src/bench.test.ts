@@ -104,8 +104,8 @@ describe('a change under way', () => {
     // Another tab changes the brief while the hand is on the slider.
     const other = await app.context.newPage()
     await other.goto(page.url().replace(/\/shots\/.*/, '/brief'))
-    await other.getByLabel('Warmth').fill('7')
-    await other.getByLabel('Warmth').press('Enter')
+    await other.getByLabel('Warmth', { exact: true }).fill('7')
+    await other.getByLabel('Warmth', { exact: true }).press('Enter')
     await expect.poll(() => slider('Warmth').inputValue()).toBe('7')
     expect(await exposure.inputValue()).toBe(held)
     await page.mouse.up()

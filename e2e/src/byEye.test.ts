@@ -26,7 +26,15 @@ interface ShotRow {
   readonly touches: { readonly frame?: Frame; readonly ground?: object }
 }
 interface BriefRow {
-  readonly brief: { readonly steps: { readonly ground: object; readonly frame: Frame } }
+  readonly brief: {
+    readonly steps: {
+      readonly ground: object
+      readonly frame: Frame
+      readonly finish: {
+        readonly placements: readonly { readonly changes: { readonly frame?: object } }[]
+      }
+    }
+  }
 }
 
 let app: RunningApp
@@ -65,12 +73,30 @@ test('questions are answered by one’s own shot as it would come out, and each 
   await page.getByRole('button', { name: 'White', pressed: true }).waitFor()
 })
 
-test('beside the settings stand two shots, by another brief as well', async () => {
+test('beside the settings stand shots as they come out, by another brief as well', async () => {
   const { page } = app
   await page.getByRole('link', { name: 'every setting' }).click()
+  const comesOut = page.getByRole('complementary', { name: 'As it comes out' })
   await page.getByLabel('Compare with another brief').selectOption({ label: 'Pale portrait' })
   await page.getByText('Right: Behind, Ratio, Fill 80').waitFor()
-  await page.locator('[data-drawn="true"]').nth(3).waitFor({ timeout: 60_000 })
+  await comesOut.locator('[data-drawn="true"]').nth(3).waitFor({ timeout: 60_000 })
+})
+
+test('a placement has a fill of its own, and the brief’s again', async () => {
+  const { page } = app
+  await page.getByRole('button', { name: /^Frame/ }).click()
+  await page.getByRole('radio', { name: 'card' }).click()
+  const fill = page.getByLabel('Fill', { exact: true })
+  await fill.fill('60')
+  await fill.press('Enter')
+  await page.getByText('Only for this placement:').waitFor()
+  const own = async (): Promise<unknown[]> =>
+    (await brief()).finish.placements.map(({ changes }) => changes.frame)
+  await expect.poll(own).toEqual([undefined, { fillPct: 60 }])
+  expect((await brief()).frame.fillPct).toBe(85)
+  await page.getByRole('button', { name: 'as in the brief' }).click()
+  await expect.poll(own).toEqual([undefined, {}])
+  await expect.poll(() => fill.inputValue()).toBe('85')
 })
 
 test('some shots go by another brief, and back to their own', async () => {

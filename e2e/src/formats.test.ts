@@ -60,6 +60,7 @@ test('a portrait WebP keeps its ratio, its pale ground and its limit', async () 
 
 test('a limit is met by lowering the quality, and one that can’t be met is said', async () => {
   const { page } = app
+  await page.getByRole('button', { name: /^Finish/ }).click()
   const finish = page.locator('section[aria-label=Finish]')
   await finish.getByLabel('Limit').first().fill('14')
   await finish.getByLabel('Limit').first().press('Enter')

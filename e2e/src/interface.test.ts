@@ -108,6 +108,7 @@ describe('keyboard alone', () => {
   test('a brief is changed, refused out of range, undone and redone', async () => {
     const { page } = app
     await page.keyboard.press('b')
+    await page.getByRole('complementary', { name: 'The brief' }).getByText('Frame').click()
     const fill = page.getByLabel('Fill', { exact: true })
     await fill.fill('400')
     await fill.press('Enter')

@@ -91,9 +91,11 @@ test('pictures are put in order, named and described where they are seen, and le
   const { page } = app
   await page.keyboard.press('r')
   const pot = page.getByRole('region', { name: /OCK-108/ })
-  await pot.getByText('Cover').waitFor()
+  await pot.getByText('cover').waitFor()
+  await pot.getByRole('button', { name: 'Picture three-quarter' }).click()
   await pot.getByLabel('OCK-108-three-quarter.jpg one place forward').click()
   await page.getByText('Pictures of OCK-108 put in order, now its cover').waitFor()
+  await pot.getByRole('button', { name: 'Picture front' }).click()
   const alt = pot.getByLabel('Description of OCK-108-front.jpg')
   await expectValue(() => alt.inputValue(), 'Coffee Pot, hammered, copper, front')
   await alt.fill('A hammered pot, seen from the front')
@@ -196,10 +198,8 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
   await page.keyboard.press('b')
   await page.getByRole('button', { name: 'Save for other shoots' }).click()
   await page.getByText('As it is saved for other shoots.').waitFor()
-  await page
-    .getByRole('spinbutton', { name: 'Fill' })
-    .or(page.getByLabel('Fill', { exact: true }))
-    .fill('70')
+  await page.getByRole('button', { name: /^Frame/ }).click()
+  await page.getByLabel('Fill', { exact: true }).fill('70')
   await page.keyboard.press('Enter')
   await page.getByText('Changed since it was saved: Fill 70.0 %.').waitFor()
 

@@ -27,3 +27,4 @@ export { isTouched, lightingOf, lightingTouches, slotFor, type Recipe } from './
 export { looksOf, seenAs } from './seenAs'
 export { bySlot, makeWords, type Renditions } from './standing'
 export { verdictWords, type ShotVerdict } from './verdicts'
+export { waitsOf, type ShootCounts, type Wait } from './waits'

@@ -112,6 +112,8 @@ export interface Step<
   readonly own: Own
   /** The settings as a person handles them, in groups that are carried together. */
   readonly controls: readonly ControlGroup<keyof z.output<Settings> & string>[]
+  /** The settings that a placement may have in place of the brief's; none where this is missing. */
+  readonly perPlacement?: readonly (keyof z.output<Settings> & string)[]
   /** Its findings, worst first. */
   readonly findings: FindingTable<F>
   /** Where people work on a shot by hand: which field of `own` holds it, and how it goes to another shot. */

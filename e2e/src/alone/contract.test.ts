@@ -56,6 +56,7 @@ test('the browser and Node make the same pixels from the same plan', async () =>
   const photographs = [...(await demoPhotos(PHOTOGRAPHS)), await turnedWideGamut()]
   await newShoot(app, photographs)
   await page.getByRole('link', { name: 'Brief' }).first().click()
+  await page.getByRole('button', { name: /^Finish/ }).click()
   const rows = page.locator('section[aria-label=Finish]')
   await rows.getByRole('button', { name: 'Remove' }).last().click()
   await rows.getByLabel('Longer side').nth(1).waitFor({ state: 'detached' })

@@ -67,7 +67,7 @@ test('a shoot becomes a delivered, uniform set, through a pause, a reload and a 
   // The interface is free while the run goes on: another screen, and back.
   await page.getByRole('button', { name: 'Resume' }).click()
   await page.getByRole('link', { name: 'Brief' }).first().click()
-  await page.getByLabel('Fill', { exact: true }).waitFor()
+  await page.getByLabel('Contrast', { exact: true }).waitFor()
   await page.getByRole('link', { name: 'Sheet' }).click()
 
   // A reload in the middle of the run: it goes on by itself and starts nothing again.

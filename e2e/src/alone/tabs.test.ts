@@ -116,15 +116,15 @@ describe('two tabs on one shoot', () => {
     const other = await context.newPage()
     const brief = `${page.url()}/brief`
     await Promise.all([page.goto(brief), other.goto(brief)])
-    await page.getByLabel('Contrast').fill('11')
-    await other.getByLabel('Warmth').fill('22')
+    await page.getByLabel('Contrast', { exact: true }).fill('11')
+    await other.getByLabel('Warmth', { exact: true }).fill('22')
     await Promise.all([
-      page.getByLabel('Contrast').press('Enter'),
-      other.getByLabel('Warmth').press('Enter'),
+      page.getByLabel('Contrast', { exact: true }).press('Enter'),
+      other.getByLabel('Warmth', { exact: true }).press('Enter'),
     ])
     for (const tab of [page, other]) {
-      await expect.poll(() => tab.getByLabel('Contrast').inputValue()).toBe('11')
-      await expect.poll(() => tab.getByLabel('Warmth').inputValue()).toBe('22')
+      await expect.poll(() => tab.getByLabel('Contrast', { exact: true }).inputValue()).toBe('11')
+      await expect.poll(() => tab.getByLabel('Warmth', { exact: true }).inputValue()).toBe('22')
     }
     await other.close()
   })

@@ -72,7 +72,7 @@ function List({ view, onDone }: Props) {
               {command.keyName && <Key>{keyLabel(command.keyName)}</Key>}
             </Command.Item>
           ))}
-        {finds.map(({ id, words, kind, to }) => (
+        {finds.map(({ id, words, kind, to, state }) => (
           <Command.Item
             key={`${kind}/${id}`}
             // It was found already, by words that it may not say itself; the list's own way of looking is for what can
@@ -80,7 +80,7 @@ function List({ view, onDone }: Props) {
             value={`${words} ${kind} ${id} ${typed}`}
             onSelect={() => {
               onDone()
-              go(to)
+              go(to, { state })
             }}
           >
             <Text flex="1" truncate>

@@ -12,6 +12,8 @@ export interface Find {
   /** What kind of thing it is, beside the words. */
   readonly kind: string
   readonly to: string
+  /** What the page there is told. */
+  readonly state?: object
   /** What the trade calls it. */
   readonly also?: string | undefined
 }
@@ -36,7 +38,13 @@ export function findsOf(view: ShootRows, typed: string): Find[] {
   }
   add([
     { id: 'runs', words: strings.runs, kind: 'page', to: `${base}/runs` },
-    { id: 'outlets', words: strings.outlets, kind: 'page', to: '/outlets' },
+    {
+      id: 'outlets',
+      words: strings.outlets,
+      kind: 'page',
+      to: '/outlets',
+      state: { from: { id: view.shoot.id, name: view.shoot.name } },
+    },
   ])
   add(
     view.shoot.outlets.map(({ id, name }) => ({

@@ -94,6 +94,8 @@ export interface ShootSummary {
   readonly renditions: readonly Rendition[]
   readonly briefRow: BriefRow | undefined
   readonly lightings: ReadonlyMap<string, Lighting>
+  /** The files that have left in deliveries. */
+  readonly delivered: ReadonlySet<string>
 }
 
 /** All shoots, newest first; undefined while they load. */
@@ -107,11 +109,12 @@ export function useShootSummaries(): readonly ShootSummary[] | undefined {
 async function summaryOf(shoot: Shoot): Promise<ShootSummary> {
   const mine = { shootId: shoot.id }
   const current = { ...mine, standing: 'current' }
-  const [shots, renditions, brief, lightings] = await Promise.all([
+  const [shots, renditions, brief, lightings, deliveries] = await Promise.all([
     database.table('shots').where(mine).sortBy('order'),
     database.table('renditions').where(current).toArray(),
     database.table('briefs').get(shoot.briefId) as Promise<unknown>,
     database.table('lightings').where(mine).toArray(),
+    database.table('deliveries').where(mine).toArray(),
   ])
   return {
     shoot,
@@ -119,5 +122,10 @@ async function summaryOf(shoot: Shoot): Promise<ShootSummary> {
     renditions: checkRows('renditions', renditions).rows,
     briefRow: checkRows('briefs', brief === undefined ? [] : [brief]).rows[0],
     lightings: byId(checkRows('lightings', lightings).rows),
+    delivered: new Set(
+      checkRows('deliveries', deliveries).rows.flatMap(({ files }) =>
+        files.map(({ fileHash }) => fileHash),
+      ),
+    ),
   }
 }

@@ -18,6 +18,8 @@ export function OutletForm({ outlet, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   return (
     <>
+      <Title>{strings.rules}</Title>
+      <RulesForm rules={outlet.rules} save={(words, rules) => save(words, { ...outlet, rules })} />
       <Title>{strings.placements}</Title>
       <PlacementTable
         max={MAX_OUTLET_PLACEMENTS}
@@ -47,8 +49,6 @@ export function OutletForm({ outlet, save }: Props) {
         ))}
         {problem && <Text role="alert">{problem}</Text>}
       </Box>
-      <Title>{strings.rules}</Title>
-      <RulesForm rules={outlet.rules} save={(words, rules) => save(words, { ...outlet, rules })} />
       <Title>{strings.namesAndDescriptions}</Title>
       <SettingRow label={strings.fileNames} hint={strings.replacesBriefsPattern}>
         <PatternInput

@@ -132,7 +132,7 @@ export function ColourInput(props: {
     if (read.success && read.data !== value) commit(read.data)
   }
   return (
-    <Flex align="center" gap="6px">
+    <Flex display="inline-flex" align="center" gap="6px" verticalAlign="middle">
       <span
         aria-hidden
         style={{

@@ -1,5 +1,5 @@
-import { chakra, Input, NativeSelect } from '@chakra-ui/react'
-import { useState } from 'react'
+import { Box, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
+import { useState, type ReactNode } from 'react'
 import { MADE_FORMATS } from '@cloudbank/core/codec'
 import { Placement } from '@cloudbank/core/outlets'
 import { formatWord, rangeOf } from '@cloudbank/core/steps'
@@ -12,15 +12,15 @@ const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
 /** What a file may weigh, in bytes. */
 const LIMIT = rangeOf(Placement.shape.limitBytes)
 
-const Cell = chakra('td', {
-  base: {
-    paddingY: '6px',
-    paddingRight: '14px',
-    borderTopWidth: '1px',
-    borderColor: 'hairline',
-    verticalAlign: 'middle',
-  },
-})
+/** One field of a placement under its word; the field itself is named the same. */
+const Labelled = ({ word, children }: { readonly word: string; readonly children: ReactNode }) => (
+  <Box>
+    <Text aria-hidden fontSize="12px" color="softInk" lineHeight="18px">
+      {word}
+    </Text>
+    {children}
+  </Box>
+)
 
 interface Props {
   readonly placement: Placement
@@ -34,116 +34,132 @@ interface Props {
 /** The file that is made of each shot for one placement. */
 export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props) {
   return (
-    <tr>
-      <Cell>
-        <NameInput name={placement.name} commit={(name) => onChange({ name })} />
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.longerSide}
-          unit="px"
-          {...rangeOf(Placement.shape.longSidePx)}
-          value={placement.longSidePx}
-          onProblem={onProblem}
-          commit={(px) => px !== null && onChange({ longSidePx: px })}
-        />
-      </Cell>
-      <Cell>
-        <NativeSelect.Root size="xs" width="92px">
-          <NativeSelect.Field
-            aria-label={strings.format}
-            value={placement.format}
-            onChange={(event) => {
-              const format = CHOICES.find((known) => known === event.target.value)
-              if (format) onChange({ format })
-            }}
-          >
-            {CHOICES.map((format) => (
-              <option key={format} value={format}>
-                {formatWord(format)}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.quality}
-          unit="%"
-          width="56px"
-          {...rangeOf(Placement.shape.qualityPct)}
-          value={placement.qualityPct}
-          onProblem={onProblem}
-          commit={(pct) => pct !== null && onChange({ qualityPct: pct })}
-        />
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.minimumQuality}
-          unit="%"
-          width="56px"
-          {...rangeOf(Placement.shape.leastQualityPct)}
-          value={placement.leastQualityPct}
-          onProblem={onProblem}
-          commit={(pct) => pct !== null && onChange({ leastQualityPct: pct })}
-        />
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.limit}
-          unit="KB"
-          width="72px"
-          min={LIMIT.min / 1000}
-          max={LIMIT.max / 1000}
-          optional
-          value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
-          onProblem={onProblem}
-          commit={(kb) => onChange({ limitBytes: kb === null ? null : kb * 1000 })}
-        />
-      </Cell>
-      <Cell>
-        <input
-          type="checkbox"
-          aria-label={strings.weighsEven(placement.name)}
-          disabled={placement.limitBytes === null}
-          checked={placement.weighsAlike}
-          onChange={({ target }) => onChange({ weighsAlike: target.checked })}
-        />
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.likeness}
-          unit=""
-          width="60px"
-          {...rangeOf(Placement.shape.likeness)}
-          step={0.001}
-          optional
-          value={placement.likeness}
-          onProblem={onProblem}
-          commit={(likeness) => onChange({ likeness })}
-        />
-      </Cell>
-      <Cell>
-        <NumberInput
-          label={strings.density}
-          unit="dpi"
-          width="56px"
-          {...rangeOf(Placement.shape.dpi)}
-          optional
-          value={placement.dpi}
-          onProblem={onProblem}
-          commit={(dpi) => onChange({ dpi })}
-        />
-      </Cell>
-      <Cell textAlign="right">
-        <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
-          {strings.remove}
-        </Action>
-      </Cell>
-    </tr>
+    <Box
+      role="group"
+      aria-label={placement.name}
+      paddingY="10px"
+      borderTopWidth="1px"
+      borderColor="hairline"
+    >
+      <Line>
+        <Labelled word={strings.placementLabel}>
+          <NameInput name={placement.name} commit={(name) => onChange({ name })} />
+        </Labelled>
+        <Labelled word={strings.longerSide}>
+          <NumberInput
+            label={strings.longerSide}
+            unit="px"
+            {...rangeOf(Placement.shape.longSidePx)}
+            value={placement.longSidePx}
+            onProblem={onProblem}
+            commit={(px) => px !== null && onChange({ longSidePx: px })}
+          />
+        </Labelled>
+        <Labelled word={strings.format}>
+          <NativeSelect.Root size="xs" width="92px">
+            <NativeSelect.Field
+              aria-label={strings.format}
+              value={placement.format}
+              onChange={(event) => {
+                const format = CHOICES.find((known) => known === event.target.value)
+                if (format) onChange({ format })
+              }}
+            >
+              {CHOICES.map((format) => (
+                <option key={format} value={format}>
+                  {formatWord(format)}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+        </Labelled>
+        <Labelled word={strings.limit}>
+          <NumberInput
+            label={strings.limit}
+            unit="KB"
+            width="72px"
+            min={LIMIT.min / 1000}
+            max={LIMIT.max / 1000}
+            optional
+            value={placement.limitBytes === null ? null : placement.limitBytes / 1000}
+            onProblem={onProblem}
+            commit={(kb) => onChange({ limitBytes: kb === null ? null : kb * 1000 })}
+          />
+        </Labelled>
+      </Line>
+      <Line>
+        <Labelled word={strings.quality}>
+          <NumberInput
+            label={strings.quality}
+            unit="%"
+            width="56px"
+            {...rangeOf(Placement.shape.qualityPct)}
+            value={placement.qualityPct}
+            onProblem={onProblem}
+            commit={(pct) => pct !== null && onChange({ qualityPct: pct })}
+          />
+        </Labelled>
+        <Labelled word={strings.minimum}>
+          <NumberInput
+            label={strings.minimumQuality}
+            unit="%"
+            width="56px"
+            {...rangeOf(Placement.shape.leastQualityPct)}
+            value={placement.leastQualityPct}
+            onProblem={onProblem}
+            commit={(pct) => pct !== null && onChange({ leastQualityPct: pct })}
+          />
+        </Labelled>
+        <Labelled word={strings.even}>
+          <input
+            type="checkbox"
+            aria-label={strings.weighsEven(placement.name)}
+            disabled={placement.limitBytes === null}
+            checked={placement.weighsAlike}
+            onChange={({ target }) => onChange({ weighsAlike: target.checked })}
+          />
+        </Labelled>
+        <Labelled word={strings.likeness}>
+          <NumberInput
+            label={strings.likeness}
+            unit=""
+            width="60px"
+            {...rangeOf(Placement.shape.likeness)}
+            step={0.001}
+            optional
+            value={placement.likeness}
+            onProblem={onProblem}
+            commit={(likeness) => onChange({ likeness })}
+          />
+        </Labelled>
+        <Labelled word={strings.density}>
+          <NumberInput
+            label={strings.density}
+            unit="dpi"
+            width="56px"
+            {...rangeOf(Placement.shape.dpi)}
+            optional
+            value={placement.dpi}
+            onProblem={onProblem}
+            commit={(dpi) => onChange({ dpi })}
+          />
+        </Labelled>
+        <Box marginLeft="auto">
+          <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
+            {strings.remove}
+          </Action>
+        </Box>
+      </Line>
+    </Box>
   )
 }
+
+const Line = ({ children }: { readonly children: ReactNode }) => (
+  <Flex wrap="wrap" align="flex-end" columnGap="18px" rowGap="6px" marginBottom="6px">
+    {children}
+  </Flex>
+)
 
 function NameInput({ name, commit }: { name: string; commit: (name: string) => void }) {
   const [draft, setDraft] = useState(name)

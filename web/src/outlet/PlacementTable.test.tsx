@@ -29,7 +29,7 @@ function table(placements: readonly Placement[], max = 8) {
   const row = (name: string) =>
     within(
       screen
-        .getAllByRole('row')
+        .getAllByRole('group')
         .find((each) => within(each).queryByDisplayValue(name) !== null) as HTMLElement, // asserted by its use
     )
   return { saved, user, row }

@@ -1,20 +1,10 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Placement } from '@cloudbank/core/outlets'
 import { Action } from '../ui'
 import { PlacementRow } from './PlacementRow'
 import { strings } from './strings'
 
-const Head = chakra('th', {
-  base: {
-    textAlign: 'left',
-    fontWeight: 600,
-    fontSize: '12px',
-    color: 'softInk',
-    paddingY: '6px',
-    paddingRight: '14px',
-  },
-})
 interface Props {
   /** How many there may be. */
   readonly max: number
@@ -22,7 +12,7 @@ interface Props {
   readonly save: (words: string, next: readonly Placement[]) => void
 }
 
-/** The files that are made of each shot: one row a placement. */
+/** The files that are made of each shot: one group of fields a placement. */
 export function PlacementTable({ max, placements, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const replace = (index: number, change: Partial<Placement>): void =>
@@ -32,51 +22,29 @@ export function PlacementTable({ max, placements, save }: Props) {
     )
   return (
     <Box>
-      <chakra.table width="100%" borderCollapse="collapse">
-        <thead>
-          <tr>
-            {[
-              strings.placementLabel,
-              strings.longerSide,
-              strings.format,
-              strings.quality,
-              strings.minimum,
-              strings.limit,
-              strings.even,
-              strings.likeness,
-              strings.density,
-            ].map((word) => (
-              <Head key={word}>{word}</Head>
-            ))}
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {placements.map((placement, index) => (
-            <PlacementRow
-              key={placement.id}
-              placement={placement}
-              onChange={(change) => replace(index, change)}
-              onRemove={
-                placements.length === 1
-                  ? null
-                  : () =>
-                      save(
-                        strings.placementRemoved(placement.name),
-                        placements.filter((_, i) => i !== index),
-                      )
-              }
-              onProblem={setProblem}
-            />
-          ))}
-        </tbody>
-      </chakra.table>
+      {placements.map((placement, index) => (
+        <PlacementRow
+          key={placement.id}
+          placement={placement}
+          onChange={(change) => replace(index, change)}
+          onRemove={
+            placements.length === 1
+              ? null
+              : () =>
+                  save(
+                    strings.placementRemoved(placement.name),
+                    placements.filter((_, i) => i !== index),
+                  )
+          }
+          onProblem={setProblem}
+        />
+      ))}
       {problem && (
         <Text role="alert" fontSize="12px" fontWeight="600" marginTop="6px">
           {problem}
         </Text>
       )}
-      <Flex justify="space-between" align="baseline" marginTop="10px" gap="16px">
+      <Flex justify="space-between" align="baseline" marginY="10px" gap="16px">
         <Text color="softInk" fontSize="12px">
           {strings.qualityIsLoweredAsFar}
         </Text>

@@ -1,9 +1,10 @@
-import { Flex, NativeSelect, Text } from '@chakra-ui/react'
+import { Box, chakra, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { FORMATS, MADE_FORMATS } from '@cloudbank/core/codec'
 import { OutletRules } from '@cloudbank/core/outlets'
-import { NumberInput, SettingRow, SwitchSetting } from '../ui/fields'
-import { ColourInput } from './PlacementLook'
+import { rangeOf } from '@cloudbank/core/steps'
+import { BlankBox, BlankChoice, NumberInput } from '../ui/fields'
+import { BorderBlank } from './BorderBlank'
 import { strings } from './strings'
 
 interface Props {
@@ -11,32 +12,52 @@ interface Props {
   readonly save: (words: string, rules: OutletRules) => void
 }
 
-/** The rules that are one number, with their ranges. */
-const NUMBERS = [
-  { field: 'leastShorterPx', label: strings.shorterSideMinimum, unit: 'px', max: 20_000, scale: 1 },
-  { field: 'mostLongerPx', label: strings.longerSideMaximum, unit: 'px', max: 20_000, scale: 1 },
-  { field: 'limitBytes', label: strings.fileSizeMaximum, unit: 'KB', max: 50_000, scale: 1000 },
-  { field: 'leastFillPct', label: strings.productFillsMinimum, unit: '%', max: 100, scale: 1 },
-  { field: 'mostFillPct', label: strings.productFillsMaximum, unit: '%', max: 100, scale: 1 },
-  { field: 'mostPictures', label: strings.picturesPerProductMaximum, unit: '', max: 200, scale: 1 },
-] as const
+/** The rules that are one number; bytes are said in KB. */
+const NUMBERS = {
+  mostPictures: { label: strings.picturesPerProductMaximum, unit: 'pictures', scale: 1 },
+  leastShorterPx: { label: strings.shorterSideMinimum, unit: 'px', scale: 1 },
+  mostLongerPx: { label: strings.longerSideMaximum, unit: 'px', scale: 1 },
+  limitBytes: { label: strings.fileSizeMaximum, unit: 'KB', scale: 1000 },
+  leastFillPct: { label: strings.productFillsMinimum, unit: '%', scale: 1 },
+  mostFillPct: { label: strings.productFillsMaximum, unit: '%', scale: 1 },
+} as const
 
-const hint = (field: keyof OutletRules): string => OutletRules.shape[field].description ?? ''
-
-/** What an outlet takes: a row a rule; an empty one asks nothing. */
+/** What an outlet accepts, as sentences with blanks; an empty blank asks nothing. */
 export function RulesForm({ rules, save }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const set = (words: string, change: Partial<OutletRules>): void =>
     save(words, { ...rules, ...change })
+  const number = (field: keyof typeof NUMBERS) => {
+    const { label, unit, scale } = NUMBERS[field]
+    const { min, max } = rangeOf(OutletRules.shape[field])
+    return (
+      <NumberInput
+        label={label}
+        unit={unit === 'pictures' && rules.mostPictures === 1 ? 'picture' : unit}
+        min={min / scale}
+        max={max / scale}
+        step={scale === 1 ? 1 : 0.1}
+        optional
+        blank={field === 'mostPictures' ? strings.anyNumberOfPictures : strings.any}
+        value={rules[field] === null ? null : rules[field] / scale}
+        onProblem={setProblem}
+        commit={(value) =>
+          set(`${label} ${value ?? 'open'}`, {
+            [field]: value === null ? null : Math.round(value * scale),
+          })
+        }
+      />
+    )
+  }
   const { ratio } = rules
   const side = (which: 'width' | 'height', label: string) => (
     <NumberInput
       label={label}
       unit=""
-      width="60px"
       min={1}
       max={2000}
       optional
+      blank={strings.any}
       value={ratio?.[which] ?? null}
       onProblem={setProblem}
       commit={(value) =>
@@ -46,151 +67,111 @@ export function RulesForm({ rules, save }: Props) {
       }
     />
   )
+  const yesOrNo = (field: 'needsProfile' | 'needsAltText', label: string) => (
+    <BlankChoice
+      label={label}
+      value={rules[field] ? 'yes' : 'no'}
+      isEmpty={!rules[field]}
+      options={[
+        { value: 'yes', words: strings.required },
+        { value: 'no', words: strings.optional },
+      ]}
+      commit={(value) => set(label, { [field]: value === 'yes' })}
+    />
+  )
   return (
-    <>
-      {NUMBERS.map(({ field, label, unit, max, scale }) => (
-        <SettingRow key={field} label={label} hint={hint(field)}>
-          <NumberInput
-            label={label}
-            unit={unit}
-            min={1}
-            max={max}
-            optional
-            value={rules[field] === null ? null : rules[field] / scale}
-            onProblem={setProblem}
-            commit={(value) =>
-              set(`${label} ${value ?? 'open'}`, { [field]: value === null ? null : value * scale })
-            }
-          />
-        </SettingRow>
-      ))}
-      <SettingRow label={strings.ratioLabel} hint={hint('ratio')} problem={problem}>
-        <Flex align="center" gap="8px">
-          {side('width', strings.widthOfOutletsRatio)}
-          <Text>:</Text>
-          {side('height', strings.heightOfOutletsRatio)}
-        </Flex>
-      </SettingRow>
-      <SettingRow label={strings.formats} hint={hint('formats')}>
-        <Flex gap="14px">
-          {MADE_FORMATS.map((format) => (
-            <label key={format}>
-              <input
-                type="checkbox"
-                checked={rules.formats.includes(format)}
-                onChange={({ target: { checked } }) =>
-                  set(`${FORMATS[format].word} ${checked ? 'taken' : 'not accepted'}`, {
-                    formats: MADE_FORMATS.filter((known) =>
-                      known === format ? checked : rules.formats.includes(known),
-                    ),
-                  })
-                }
-              />{' '}
-              {FORMATS[format].word}
-            </label>
-          ))}
-        </Flex>
-      </SettingRow>
-      <SettingRow label={strings.border} hint={hint('backdrop')}>
-        <BorderChoice
+    <Box fontSize="16px" lineHeight="36px" maxWidth="720px">
+      <p>
+        {strings.atMostLabel} {number('mostPictures')} {strings.perProduct}{' '}
+        <Formats {...{ rules, set }} />, {strings.withShorterSide} {number('leastShorterPx')}{' '}
+        {strings.andLongerSide} {number('mostLongerPx')}, {strings.inRatio}{' '}
+        {side('width', strings.widthOfOutletsRatio)} :{' '}
+        {side('height', strings.heightOfOutletsRatio)}, {strings.noHeavierThan}{' '}
+        {number('limitBytes')}.
+      </p>
+      <p>
+        {strings.theBorderIs}{' '}
+        <BorderBlank
           label={strings.theBorder}
           value={rules.backdrop}
           onProblem={setProblem}
           commit={(words, backdrop) => set(words, { backdrop })}
         />
-      </SettingRow>
-      <SettingRow label={strings.borderOfCovers} hint={hint('coverBackdrop')}>
-        <BorderChoice
+        {strings.onCovers}{' '}
+        <BorderBlank
           label={strings.theBorderOfCovers}
+          none={strings.theSame}
           value={rules.coverBackdrop}
           onProblem={setProblem}
           commit={(words, coverBackdrop) => set(words, { coverBackdrop })}
         />
-      </SettingRow>
-      <SwitchSetting
-        label={strings.colourProfile}
-        hint={hint('needsProfile')}
-        value={rules.needsProfile}
-        commit={(needsProfile) => set('Colour profile', { needsProfile })}
-      />
-      <SettingRow label={strings.wordsInFiles} hint={hint('fileWords')}>
-        <NativeSelect.Root size="xs" width="190px">
-          <NativeSelect.Field
-            aria-label={strings.wordsInFiles}
-            value={rules.fileWords}
-            onChange={({ target: { value } }) =>
-              set('Words in files', { fileWords: OutletRules.shape.fileWords.parse(value) })
+        . {strings.theProductFillsAtLeast} {number('leastFillPct')} {strings.andAtMost}{' '}
+        {number('mostFillPct')} {strings.ofItsTighterSide}
+      </p>
+      <p>
+        {strings.aColourProfileIs} {yesOrNo('needsProfile', strings.colourProfile)}
+        {strings.aDescriptionIs} {yesOrNo('needsAltText', strings.descriptions)}
+        {strings.writtenIntoFiles}{' '}
+        <BlankChoice
+          label={strings.wordsInFiles}
+          value={rules.fileWords}
+          isEmpty={rules.fileWords === 'any'}
+          options={[
+            { value: 'any', words: strings.anything },
+            { value: 'none', words: strings.nothingAtAll },
+            { value: 'credit', words: strings.atLeastCredit },
+          ]}
+          commit={(fileWords) => set('Words in files', { fileWords })}
+        />
+        .
+      </p>
+      {problem !== null && (
+        <Text role="alert" fontSize="12px" fontWeight="600" lineHeight="18px">
+          {problem}
+        </Text>
+      )}
+    </Box>
+  )
+}
+
+interface FormatProps {
+  readonly rules: OutletRules
+  readonly set: (words: string, change: Partial<OutletRules>) => void
+}
+
+/** The formats that are accepted, as words that are switched; any where none is. */
+function Formats({ rules, set }: FormatProps) {
+  return (
+    <BlankBox role="group" aria-label={strings.formats} data-empty={rules.formats.length === 0}>
+      {MADE_FORMATS.map((format) => {
+        const isTaken = rules.formats.includes(format)
+        return (
+          <FormatWord
+            key={format}
+            type="button"
+            aria-pressed={isTaken}
+            onClick={() =>
+              set(`${FORMATS[format].word} ${isTaken ? 'not accepted' : 'accepted'}`, {
+                formats: MADE_FORMATS.filter((known) =>
+                  known === format ? !isTaken : rules.formats.includes(known),
+                ),
+              })
             }
           >
-            <option value="any">{strings.anything}</option>
-            <option value="none">{strings.nothingAtAll}</option>
-            <option value="credit">{strings.atLeastCredit}</option>
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-      </SettingRow>
-      <SwitchSetting
-        label={strings.descriptions}
-        hint={hint('needsAltText')}
-        value={rules.needsAltText}
-        commit={(needsAltText) => set('Descriptions', { needsAltText })}
-      />
-    </>
+            {FORMATS[format].word}
+          </FormatWord>
+        )
+      })}
+    </BlankBox>
   )
 }
 
-type Border = OutletRules['backdrop']
-
-interface BorderProps {
-  /** What is asked about, for those who hear it read. */
-  readonly label: string
-  readonly value: Border
-  readonly onProblem: (problem: string | null) => void
-  readonly commit: (words: string, border: Border) => void
-}
-
-const BORDERS: Readonly<Record<string, Border>> = {
-  colour: { kind: 'colour', colour: '#FFFFFF', tolerance: 1 },
-  transparent: { kind: 'transparent' },
-}
-
-/** What a border must be: anything, a colour within a tolerance, or nothing at all. */
-function BorderChoice({ label, value, onProblem, commit }: BorderProps) {
-  const words = label.replace(/^the b/, 'B')
-  return (
-    <Flex align="center" gap="10px" wrap="wrap">
-      <NativeSelect.Root size="xs" width="130px">
-        <NativeSelect.Field
-          aria-label={strings.whatMustBe(label)}
-          value={value?.kind ?? 'any'}
-          onChange={({ target }) => commit(words, BORDERS[target.value] ?? null)}
-        >
-          <option value="any">{strings.anything}</option>
-          <option value="colour">{strings.colour}</option>
-          <option value="transparent">{strings.transparent}</option>
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
-      {value?.kind === 'colour' && (
-        <>
-          <ColourInput
-            label={strings.colourOf(label)}
-            value={value.colour}
-            commit={(colour) => commit(`${words} ${colour}`, { ...value, colour })}
-          />
-          <NumberInput
-            label={strings.toleranceOf(label)}
-            unit="ΔE"
-            width="56px"
-            min={0}
-            max={20}
-            step={0.1}
-            value={value.tolerance}
-            onProblem={onProblem}
-            commit={(tolerance) => tolerance !== null && commit(words, { ...value, tolerance })}
-          />
-        </>
-      )}
-    </Flex>
-  )
-}
+const FormatWord = chakra('button', {
+  base: {
+    paddingX: '4px',
+    cursor: 'pointer',
+    fontWeight: 400,
+    color: 'softInk',
+    '&[aria-pressed=true]': { fontWeight: 700, color: 'ink' },
+  },
+})

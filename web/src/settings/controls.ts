@@ -1,5 +1,12 @@
 import type { BriefSteps } from '@cloudbank/core/brief'
-import { rangeOf, STEPS, type Control, type ControlGroup, type StepId } from '@cloudbank/core/steps'
+import {
+  nonDefaults,
+  rangeOf,
+  STEPS,
+  type Control,
+  type ControlGroup,
+  type StepId,
+} from '@cloudbank/core/steps'
 import { formatSigned } from '@cloudbank/core/words'
 
 /** The fields of one step's settings. */
@@ -66,17 +73,26 @@ export const touchWords = (
     .filter(({ field }) => touched[field] !== undefined)
     .map((control) => describeChange(id, control, touched[control.field]))
 
-/** Everything that a search for settings looks through, of one step. */
-export function wordsToFind(id: StepId): string {
-  const { title, controls } = stepWith(id)
-  const groups: readonly ControlGroup[] = controls
-  const parts = groups.flatMap((group) => [
-    group.title,
-    ...group.controls.flatMap((control) => [
-      control.label,
-      hintOf(id, control.field),
-      ...(control.kind === 'choice' ? control.options.map(({ words }) => words) : []),
-    ]),
-  ])
-  return [title, ...parts].join(' ').toLowerCase()
+/** The controls of a step that have an effect as its settings are. */
+export const controlsOf = (
+  id: StepId,
+  settings: Readonly<Record<string, unknown>>,
+): readonly Control[] =>
+  groupsOf(id)
+    .flatMap(({ controls }) => controls)
+    .filter(({ when }) => when?.(settings) !== false)
+
+/** The fields of a step that are not at their defaults. */
+export const changedFields = (
+  id: StepId,
+  settings: Readonly<Record<string, unknown>>,
+): readonly string[] => Object.keys(nonDefaults(stepWith(id).settings, settings))
+
+/** Whether a search for a setting finds this one: by its step, its name, what it does, or what it can be. */
+export function isFound(id: StepId, control: Control, wanted: string): boolean {
+  const options = control.kind === 'choice' ? control.options.map(({ words }) => words) : []
+  return [stepWith(id).title, control.label, hintOf(id, control.field), ...options]
+    .join(' ')
+    .toLowerCase()
+    .includes(wanted)
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { STEPS } from '@cloudbank/core/steps'
-import { boundsOf, describeChange, groupsOf, hintOf, wordsToFind } from './controls'
+import { boundsOf, describeChange, groupsOf, hintOf, isFound } from './controls'
 import {
   draftKey,
   drafted,
@@ -20,8 +20,9 @@ describe('controls', () => {
   test('every setting is found by its name and by what it does, and says what it does', () => {
     for (const { id } of STEPS)
       for (const { controls } of groupsOf(id))
-        for (const { field, label } of controls) {
-          expect(wordsToFind(id)).toContain(label.toLowerCase())
+        for (const control of controls) {
+          const { field, label } = control
+          expect(isFound(id, control, label.toLowerCase())).toBe(true)
           expect(hintOf(id, field), `${id}.${field}`).not.toBe('')
         }
   })

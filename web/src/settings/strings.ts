@@ -5,6 +5,9 @@ export const strings = {
   briefNamed: (name: string | number): string => `Brief named ${name}`,
   brief: (name: string | number, name2: string | number): string => `Brief ${name} → ${name2}`,
 
+  // forPlacement
+  ofPlacement: (placement: string, words: string): string => `${placement}: ${words}`,
+
   // useDrafts
   couldntBeSaved: (words: string | number): string => `“${words}” couldn’t be saved`,
 }

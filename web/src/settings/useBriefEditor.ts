@@ -19,6 +19,12 @@ export interface BriefEditor {
     field: Field,
     value: BriefSteps[Id][Field],
   ) => void
+  /** Shows a value without keeping it, while a hand moves it. */
+  readonly show: <Id extends StepId, Field extends FieldOf<Id>>(
+    step: Id,
+    field: Field,
+    value: BriefSteps[Id][Field],
+  ) => void
   readonly rename: (name: string) => void
   /** Puts another brief in place of this one. */
   readonly replace: (brief: Brief) => void
@@ -46,6 +52,7 @@ export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
       const place = { table: 'briefs', id: row.id, path: ['brief', 'steps', step, field] } as const
       actions.keep(words, [{ step, field, value, place }])
     },
+    show: (step, field, value) => actions.show([{ step, field, value }]),
     rename: (name) => change(strings.briefNamed(name), ['brief', 'name'], name),
     replace: (next) => change(strings.brief(brief.name, next.name), ['brief'], next),
     replaceSteps: (words, steps) => change(words, ['brief', 'steps'], steps),

@@ -1,2 +1,2 @@
-export { seenIn, settingOf, stageOf, STEP_LENSES, STEP_UIS } from './registry'
+export { seenIn, settingOf, settingsOf, stageOf, STEP_LENSES, STEP_UIS } from './registry'
 export type { StepUi } from './stepUi'

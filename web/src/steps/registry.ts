@@ -27,5 +27,8 @@ export const stageOf = (step: StepId): StageComponent => uiOf(step).stage
 export const settingOf = (step: StepId, field: string): SettingComponent | undefined =>
   uiOf(step).settings[field]
 
+/** The fields of a step that have a control made by hand on the page of a brief. */
+export const settingsOf = (step: StepId): readonly string[] => Object.keys(uiOf(step).settings)
+
 /** The lenses of those steps that have one. */
 export const STEP_LENSES: readonly StepLens[] = STEP_UIS.flatMap(({ lens }) => lens ?? [])

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Input, NativeSelect, Switch, Text } from '@chakra-ui/react'
 import { useEffect, useId, useState } from 'react'
+import { Range } from './Range'
 import { strings } from './strings'
 
 /** What is wrong with a value, or null when it was taken. */
@@ -16,8 +17,8 @@ interface RowProps {
 /** A setting: its name and what it does on the left, its control on the right. */
 export function SettingRow({ label, hint, htmlFor, problem, children }: RowProps) {
   return (
-    <Flex gap="24px" paddingY="10px" borderTopWidth="1px" borderColor="hairline">
-      <Box width="300px" flex="none">
+    <Flex gap="20px" paddingY="10px" borderTopWidth="1px" borderColor="hairline">
+      <Box width="232px" flex="none">
         <chakra.label htmlFor={htmlFor} fontWeight="600">
           {label}
         </chakra.label>
@@ -27,7 +28,7 @@ export function SettingRow({ label, hint, htmlFor, problem, children }: RowProps
           </Text>
         )}
       </Box>
-      <Box>
+      <Box flex="1" minWidth="0">
         {children}
         {problem && (
           <Text role="alert" fontSize="12px" fontWeight="600" marginTop="4px">
@@ -48,6 +49,8 @@ interface NumberProps {
   readonly step?: number
   readonly optional?: boolean
   readonly width?: string
+  /** As a blank in a sentence: its unit stands in it, and where it is empty, this word. */
+  readonly blank?: string
   readonly id?: string
   readonly onProblem: (problem: string | null) => void
   readonly commit: (value: number | null) => void
@@ -84,25 +87,101 @@ export function NumberInput(props: NumberProps) {
     if (number !== value) props.commit(number)
   }
 
+  const field = {
+    id: props.id,
+    'aria-label': label,
+    value: draft,
+    inputMode: 'decimal',
+    onChange: (event: React.ChangeEvent<HTMLInputElement>) => setDraft(event.target.value),
+    onBlur: take,
+    onKeyDown: (event: React.KeyboardEvent) => event.key === 'Enter' && take(),
+  } as const
+  if (props.blank !== undefined)
+    return (
+      <BlankBox data-empty={draft === ''}>
+        <BlankInput {...field} placeholder={props.blank} />
+        {draft !== '' && unit && <span>&nbsp;{unit}</span>}
+      </BlankBox>
+    )
   return (
     <Flex align="center" gap="8px" display="inline-flex">
-      <Input
-        id={props.id}
-        aria-label={label}
-        value={draft}
-        inputMode="decimal"
-        size="xs"
-        width={width}
-        fontFamily="mono"
-        textAlign="right"
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
-      />
+      <Input {...field} size="xs" width={width} fontFamily="mono" textAlign="right" />
       {unit && <Text color="softInk">{unit}</Text>}
     </Flex>
   )
 }
+
+/** A blank in a sentence: underlined, dotted where nothing is said. */
+export const BlankBox = chakra('span', {
+  base: {
+    display: 'inline-flex',
+    alignItems: 'baseline',
+    paddingX: '5px',
+    lineHeight: '26px',
+    fontWeight: 600,
+    background: 'paper',
+    borderBottomWidth: '2px',
+    borderColor: 'ink',
+    '&[data-empty=true]': {
+      fontWeight: 400,
+      color: 'softInk',
+      borderBottomStyle: 'dotted',
+      borderColor: 'edge',
+    },
+    '&:focus-within': { outline: '2px solid', outlineColor: 'ink', outlineOffset: '1px' },
+  },
+})
+
+const BlankInput = chakra('input', {
+  base: {
+    fieldSizing: 'content',
+    minWidth: '1ch',
+    background: 'transparent',
+    outline: 'none',
+    _placeholder: { color: 'softInk', opacity: 1 },
+  },
+})
+
+/** A choice as a blank in a sentence. */
+export function BlankChoice<T extends string>(props: {
+  readonly label: string
+  readonly value: T
+  readonly options: readonly { readonly value: T; readonly words: string }[]
+  /** Whether what is chosen asks nothing. */
+  readonly isEmpty?: boolean
+  readonly commit: (value: T) => void
+}) {
+  const { label, value, options, isEmpty = false, commit } = props
+  return (
+    <BlankBox data-empty={isEmpty}>
+      <BlankSelect
+        aria-label={label}
+        value={value}
+        onChange={({ target }) => {
+          const chosen = options.find((option) => option.value === target.value)
+          if (chosen) commit(chosen.value)
+        }}
+      >
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.words}
+          </option>
+        ))}
+      </BlankSelect>
+    </BlankBox>
+  )
+}
+
+const BlankSelect = chakra('select', {
+  base: {
+    fieldSizing: 'content',
+    background: 'transparent',
+    appearance: 'none',
+    outline: 'none',
+    cursor: 'pointer',
+    '& option': { background: 'paper', color: 'ink' },
+  },
+})
 
 /** A labelled number as a whole setting. */
 export function NumberSetting(
@@ -116,6 +195,51 @@ export function NumberSetting(
     </SettingRow>
   )
 }
+
+/** A number that is moved along its range, or typed. */
+export function SlidingSetting(
+  props: Omit<NumberProps, 'onProblem' | 'id' | 'commit' | 'optional'> & {
+    readonly hint: string
+    /** Told the value while it is moved. */
+    readonly show: (value: number) => void
+    readonly commit: (value: number) => void
+  },
+) {
+  const { label, hint, min, max, step, value, show, commit } = props
+  const [problem, setProblem] = useState<string | null>(null)
+  const id = useId()
+  const take = ({ currentTarget }: React.SyntheticEvent<HTMLInputElement>): void =>
+    commit(Number(currentTarget.value))
+  return (
+    <SettingRow label={label} hint={hint} htmlFor={id} problem={problem}>
+      <Flex align="center" gap="14px">
+        <Range
+          type="range"
+          aria-label={strings.slider(label)}
+          min={min}
+          max={max}
+          step={step}
+          value={value ?? 0}
+          flex="1"
+          onChange={({ target }) => show(Number(target.value))}
+          onPointerUp={take}
+          onPointerCancel={take}
+          onKeyUp={(event) => MOVES.test(event.key) && take(event)}
+        />
+        <NumberInput
+          {...props}
+          id={id}
+          width="64px"
+          onProblem={setProblem}
+          commit={(next) => next !== null && commit(next)}
+        />
+      </Flex>
+    </SettingRow>
+  )
+}
+
+/** Keys that move a slider. */
+const MOVES = /^(Arrow|Page|Home|End)/
 
 /** A choice of a few. */
 export function ChoiceSetting<T extends string>(props: {

@@ -23,6 +23,7 @@ export const strings = {
   return: 'Return',
 
   // fields
+  slider: (label: string): string => `${label}, slider`,
   fromTo: (
     label: string | number,
     value: string | number,

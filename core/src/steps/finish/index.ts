@@ -53,6 +53,7 @@ export const finish = defineStep({
       ],
     },
   ],
+  perPlacement: ['sharpenPct'],
   findings: FINISH_FINDINGS,
   describe: ({ placements }) => placements.map(describePlacement).join('\n'),
   examine: examineForFinish,

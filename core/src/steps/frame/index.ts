@@ -31,6 +31,22 @@ export const frame = defineStep({
   settings: FrameSettings,
   own: FrameOwn,
   controls: FRAME_CONTROLS,
+  // Not what sets one photograph right: its rotation, its corners, its own place and size.
+  perPlacement: [
+    'ratio',
+    'reach',
+    'enlarge',
+    'enlargeBy',
+    'fillPct',
+    'fillOf',
+    'marginTopPct',
+    'marginRightPct',
+    'marginBottomPct',
+    'marginLeftPct',
+    'centreBy',
+    'stand',
+    'basePct',
+  ],
   findings: FRAME_FINDINGS,
   describe: ({ ratio, fillPct, fillOf, stand, straighten, enlarge, enlargeBy }) =>
     [

@@ -40,6 +40,7 @@ export const ground = defineStep({
   settings: GroundSettings,
   own: z.strictObject({}),
   controls: GROUND_CONTROLS,
+  perPlacement: GroundSettings.keyof().options,
   findings: {},
   describe: ({ behind, shadow, reflectionPct }) =>
     [

@@ -1,24 +1,19 @@
-import { makeWords } from '@cloudbank/core/shoot'
-import { countStale, recipeOf, runBrief } from '../../work/model'
-import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
-import { Link, useParams, useSearchParams } from 'react-router'
+import { Box, chakra, Flex, Input } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useParams, useSearchParams } from 'react-router'
 import { STEPS } from '@cloudbank/core/steps'
+import { useShootView, type ShootView } from '../../data'
+import { forPlacement, useBriefEditor } from '../../settings'
 import { Lost } from '../../ui/Lost'
-import { isSame, useShootView, type ShootView } from '../../data'
-import { attempt } from '../../notices'
-import { wordsToFind } from '../../settings'
-import { Action } from '../../ui'
-import { startRun, useRun } from '../../work/runs'
-import { ChoiceSetting } from '../../ui/fields'
-import { useBriefChoices } from '../../shoot'
-import { KeepPart } from './KeepPart'
-import { LivePictures } from './LivePictures'
-import { StepPanel } from './StepPanel'
-import { useBriefEditor } from '../../settings/useBriefEditor'
+import { AsItComesOut } from './AsItComesOut'
+import { BriefFoot } from './BriefFoot'
+import { BriefIndex } from './BriefIndex'
+import { BriefStep } from './BriefStep'
+import { FoundSettings } from './FoundSettings'
 import { strings } from './strings'
+import { tellingShots } from './tellingShots'
 
-/** Every setting of the brief, grouped by step. */
+/** The brief of a shoot: in words, one step at a time, and as it comes out. */
 export function BriefPage() {
   const { shootId = '' } = useParams()
   const view = useShootView(shootId)
@@ -27,140 +22,69 @@ export function BriefPage() {
 }
 
 function BriefSettings({ view }: { view: ShootView }) {
-  const { shoot, shots, renditions, briefRow } = view
+  const { shoot, briefRow } = view
   const editor = useBriefEditor(shoot.id, briefRow)
-  const [params] = useSearchParams()
-  const [filter, setFilter] = useState(params.get('find') ?? '')
-  const found = params.get('find')
-  useEffect(() => {
-    if (found !== null) setFilter(found)
-  }, [found])
-  const busy = useRun() !== null
-  const going = runBrief({ ...briefRow, brief: editor.brief }, shoot)
-  const recipe = { ...recipeOf(view), steps: going.brief.steps, look: editor.brief.steps }
-  const toMake = countStale(shots, recipe, renditions)
-  const choices = useBriefChoices()
-  const chosen = choices.findIndex(({ brief }) => isSame(brief, editor.brief))
-  const wanted = filter.trim().toLowerCase()
-  const shown = STEPS.filter(({ id }) => wordsToFind(id).includes(wanted))
+  const [params, setParams] = useSearchParams()
+  const [placementId, setPlacementId] = useState<string | null>(null)
+  const find = params.get('find') ?? ''
+  const wanted = find.trim().toLowerCase()
+  const step = STEPS.find(({ id }) => id === params.get('step'))?.id ?? STEPS[0].id
+  const { placements } = editor.brief.steps.finish
+  const placement = placements.find(({ id }) => id === placementId) ?? null
+  const { brief } = placement ? forPlacement(editor, placement) : editor
   return (
-    <Box height="100%" overflowY="auto">
-      <Flex
-        direction={{ base: 'column-reverse', xl: 'row' }}
-        maxWidth="1280px"
-        marginX="auto"
-        paddingX="28px"
-        columnGap="28px"
-        align={{ base: 'stretch', xl: 'flex-start' }}
-      >
-        <Box flex="1" minWidth="0" paddingBottom="24px">
-          <chakra.h1 srOnly>{strings.briefOf(shoot.name)}</chakra.h1>
-          <Flex
-            align="center"
-            gap="16px"
-            marginBottom="6px"
-            paddingTop="20px"
-            paddingBottom="8px"
-            position="sticky"
-            top="0"
-            background="sky"
-            zIndex="1"
-          >
-            <NameField key={editor.brief.name} name={editor.brief.name} rename={editor.rename} />
-            <Input
-              aria-label={strings.findSetting}
-              placeholder={strings.findSetting}
-              size="xs"
-              width="180px"
-              value={filter}
-              onChange={(event) => setFilter(event.target.value)}
+    <Flex height="100%" minHeight="0">
+      <chakra.h1 srOnly>{strings.briefOf(shoot.name)}</chakra.h1>
+      <BriefIndex
+        shootId={shoot.id}
+        editor={editor}
+        step={wanted === '' ? step : null}
+        open={(id) => setParams({ step: id }, { replace: true })}
+      />
+      <Box flex="1" minWidth="0" overflowY="auto" paddingX="26px" paddingY="18px">
+        <Box maxWidth="860px" position="relative">
+          <Input
+            aria-label={strings.findSetting}
+            placeholder={strings.findSetting}
+            size="xs"
+            width="170px"
+            float="right"
+            marginLeft="16px"
+            value={find}
+            onChange={({ target: { value } }) =>
+              setParams(value === '' ? { step } : { step, find: value }, { replace: true })
+            }
+          />
+          {wanted === '' ? (
+            <BriefStep
+              key={step}
+              view={view}
+              step={step}
+              editor={editor}
+              shot={tellingShots(view)[0]}
+              placement={placement}
+              choosePlacement={setPlacementId}
             />
-            <Action
-              look="main"
-              disabled={busy || toMake === 0}
-              onClick={() =>
-                attempt(
-                  startRun(
-                    shoot.id,
-                    shots.map(({ id }) => id),
-                    going,
-                  ),
-                  strings.runCouldntBeStarted,
-                )
-              }
-            >
-              {makeWords(toMake, shots.length * recipe.steps.finish.placements.length)}
-            </Action>
-          </Flex>
-          <Text color="softInk" marginBottom="14px">
-            {strings.forEveryShotOf} {shoot.name}
-            {strings.changesTakeEffectWithNext}{' '}
-            <Link to={`/shoots/${shoot.id}/brief/by-eye`}>
-              <u>{strings.byEye}</u>
-            </Link>
-            .
-          </Text>
-          {wanted === '' && (
-            <Box marginBottom="26px">
-              <KeepPart editor={editor} />
-              <ChoiceSetting
-                label={strings.startFrom}
-                hint={strings.replacesEverySettingBelowWith}
-                value={chosen === -1 ? 'own' : String(chosen)}
-                options={[
-                  ...(chosen === -1 ? [{ value: 'own', words: editor.brief.name }] : []),
-                  ...choices.map(({ words }, i) => ({ value: String(i), words })),
-                ]}
-                commit={(i) => {
-                  const choice = choices[Number(i)]
-                  if (choice) editor.replace(choice.brief)
-                }}
-              />
-            </Box>
+          ) : (
+            <FoundSettings wanted={wanted} editor={editor} />
           )}
-          {shown.map(({ id, title }) => (
-            <Box key={id} as="section" aria-label={title} marginBottom="26px">
-              <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="6px">
-                {title}
-              </Heading>
-              <StepPanel step={id} editor={editor} />
-            </Box>
-          ))}
-          {shown.length === 0 && <Text>{strings.noMatchingSettings}</Text>}
         </Box>
-        <Box
-          width={{ base: '100%', xl: '240px' }}
-          flexShrink="0"
-          position={{ base: 'static', xl: 'sticky' }}
-          top="0"
-          paddingTop={{ base: '20px', xl: '84px' }}
-        >
-          <LivePictures view={view} brief={editor.brief} />
+      </Box>
+      <Flex
+        as="aside"
+        aria-label={strings.asItComesOut}
+        direction="column"
+        css={{ width: '330px', '@media (max-width: 1150px)': { width: '236px' } }}
+        flex="none"
+        background="paper"
+        borderLeftWidth="1px"
+        borderColor="hairline"
+      >
+        <Box flex="1" overflowY="auto" padding="16px">
+          <AsItComesOut view={view} brief={brief} placementId={placement?.id} />
         </Box>
+        <BriefFoot view={view} brief={editor.brief} />
       </Flex>
-    </Box>
-  )
-}
-
-function NameField({ name, rename }: { name: string; rename: (name: string) => void }) {
-  const [draft, setDraft] = useState(name)
-  const take = (): void => {
-    const next = draft.trim().slice(0, 80)
-    if (next !== '' && next !== name) rename(next)
-    else setDraft(name)
-  }
-  return (
-    <Input
-      aria-label={strings.nameOfBrief}
-      value={draft}
-      variant="flushed"
-      flex="1"
-      fontFamily="heading"
-      fontSize="24px"
-      fontWeight="750"
-      onChange={(event) => setDraft(event.target.value)}
-      onBlur={take}
-      onKeyDown={(event) => event.key === 'Enter' && take()}
-    />
+    </Flex>
   )
 }

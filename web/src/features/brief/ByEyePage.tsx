@@ -1,17 +1,15 @@
-import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView } from '../../data'
-import { StagePreview, useStagedPicture } from '../../preview'
+import { useStagedPicture } from '../../preview'
 import { Choose } from '../../ui'
-import { isAnswered, QUESTIONS, withAnswer, type Answer } from './questions'
+import { AnswerPictures } from './AnswerPictures'
+import { QUESTIONS, withAnswer, type Answer } from './questions'
 import { tellingShots } from './tellingShots'
 import { useBriefEditor } from '../../settings/useBriefEditor'
 import { strings } from './strings'
-
-/** Longer side of an answer's picture, in pixels. */
-const SIDE_PX = 360
 
 /** Makes a brief by looking: questions, each answered by one's own shot as it would come out. */
 export function ByEyePage() {
@@ -54,45 +52,20 @@ function ByEye({ view }: { view: ShootView }) {
         </Flex>
         {!shot && <Text>{strings.thereAreNoShotsTo}</Text>}
         {shot &&
-          QUESTIONS.map(({ id, asks, answers }) => (
-            <Box key={id} as="section" aria-label={asks} marginBottom="26px">
+          QUESTIONS.map((question) => (
+            <Box key={question.id} as="section" aria-label={question.asks} marginBottom="26px">
               <Heading as="h2" fontSize="18px" fontWeight="700" marginBottom="8px">
-                {asks}
+                {question.asks}
               </Heading>
-              <Flex gap="14px" role="group" aria-label={asks}>
-                {answers.map((answer) => {
-                  const isGiven = isAnswered(steps, answer)
-                  return (
-                    <chakra.button
-                      key={answer.words}
-                      type="button"
-                      aria-pressed={isGiven}
-                      width="200px"
-                      textAlign="left"
-                      fontWeight={isGiven ? 700 : 400}
-                      cursor="pointer"
-                      onClick={() => give(asks, answer)}
-                    >
-                      <Box
-                        outline={isGiven ? '2px solid' : '1px solid'}
-                        outlineColor={isGiven ? 'ink' : 'hairline'}
-                        outlineOffset="2px"
-                        marginBottom="8px"
-                      >
-                        <StagePreview
-                          view={view}
-                          shot={shot}
-                          picture={picture}
-                          steps={withAnswer(steps, answer)}
-                          sidePx={SIDE_PX}
-                          label={`${shot.fileName}, ${answer.words}`}
-                        />
-                      </Box>
-                      {answer.words}
-                    </chakra.button>
-                  )
-                })}
-              </Flex>
+              <AnswerPictures
+                question={question}
+                view={view}
+                shot={shot}
+                picture={picture}
+                steps={steps}
+                px={200}
+                give={(answer) => give(question.asks, answer)}
+              />
             </Box>
           ))}
       </Box>

@@ -1,4 +1,5 @@
 import { layered, type BriefSteps } from '@cloudbank/core/brief'
+import type { StepId } from '@cloudbank/core/steps'
 import { isSame } from '../../data'
 import { strings } from './strings'
 
@@ -15,6 +16,8 @@ export interface Answer {
 /** One thing that is decided by looking. */
 export interface Question {
   readonly id: string
+  /** The step whose settings it decides. */
+  readonly step: StepId
   readonly asks: string
   readonly answers: readonly Answer[]
 }
@@ -27,6 +30,7 @@ const colour = (hex: `#${string}`): Answered => ({
 export const QUESTIONS: readonly Question[] = [
   {
     id: 'ground',
+    step: 'ground',
     asks: strings.whatShouldProductsStandOn,
     answers: [
       { words: strings.white, sets: colour('#FFFFFF') },
@@ -37,6 +41,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'shadow',
+    step: 'ground',
     asks: strings.whatShadowShouldTheyHave,
     answers: [
       { words: strings.nothing, sets: { ground: { shadow: 'none' } } },
@@ -46,6 +51,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'dirt',
+    step: 'tidy',
     asks: strings.shouldDirtBeCleaned,
     answers: [
       { words: strings.leaveIt, sets: { tidy: { specks: 'none' } } },
@@ -55,6 +61,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'neutral',
+    step: 'light',
     asks: strings.whichWhiteIsRight,
     answers: [
       { words: strings.backdropAsNeutralGrey, sets: { light: { neutral: { from: 'backdrop' } } } },
@@ -63,6 +70,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'tones',
+    step: 'light',
     asks: strings.howBright,
     answers: [
       { words: strings.asPhotographed, sets: { light: { autoTone: false, exposureEv: 0 } } },
@@ -72,6 +80,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'shape',
+    step: 'frame',
     asks: strings.whichShape,
     answers: [
       [1, 1],
@@ -85,6 +94,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'size',
+    step: 'frame',
     asks: strings.howLarge,
     answers: [
       { words: strings.lotsOfRoom, sets: { frame: { fillPct: 70 } } },
@@ -94,6 +104,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'stand',
+    step: 'frame',
     asks: strings.whereDoTheyStand,
     answers: [
       { words: strings.inMiddle, sets: { frame: { stand: 'centre' } } },
@@ -102,6 +113,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     id: 'sharpness',
+    step: 'finish',
     asks: strings.howSharp,
     answers: [
       { words: strings.asItIs, sets: { finish: { sharpenPct: 0 } } },

@@ -3,16 +3,37 @@ export const strings = {
   // BriefPage
   briefOf: (name: string | number): string => `Brief of ${name}`,
   findSetting: 'Find a setting',
-  runCouldntBeStarted: 'The run couldn’t be started',
-  forEveryShotOf: 'For every shot of',
-  changesTakeEffectWithNext:
-    '. Changes take effect with the next run, which remakes only what they affect. You can also build it',
-  byEye: 'by eye',
-  startFrom: 'Start from',
-  replacesEverySettingBelowWith:
-    'Replaces every setting below with this brief’s. Undo brings yours back.',
   noMatchingSettings: 'No matching settings.',
   nameOfBrief: 'Name of the brief',
+
+  // BriefIndex
+  steps: 'The brief',
+  stepsOfTheBrief: 'Steps of the brief',
+  buildItByEye: 'Build it by eye',
+
+  // BriefStep
+  atTheirDefaults: (settings: string, count: number): string =>
+    `${settings} ${count === 1 ? 'is at its default' : 'are at their defaults'}`,
+  show: 'Show',
+
+  // PlacementChoice
+  setFor: 'Set for',
+  everyPlacement: 'every placement',
+  differs: (name: string): string => `${name} has settings of its own here`,
+  allAsInTheBrief:
+    'Everything is as in the brief. What you change here is for this placement only.',
+  onlyForThisPlacement: 'Only for this placement:',
+  asInTheBrief: (label: string): string => `${label} as in the brief`,
+  backToTheBrief: 'as in the brief',
+
+  // BriefFoot
+  about: (duration: string): string => `, about ${duration}`,
+  upToDate: (total: string, took: string): string =>
+    `All ${total} files are up to date. A change to the brief remakes up to ${total}${took}.`,
+  remakes: (count: string, total: string, took: string): string =>
+    `${count} of ${total} files to make${took}.`,
+  aRunIsUnderWay: 'A run is under way',
+  runCouldntBeStarted: 'The run couldn’t be started',
 
   // ByEyePage
   byEyeWithName: (name: string | number): string => `${name}, by eye`,
@@ -21,9 +42,11 @@ export const strings = {
     'Each picture shows your shot with that answer and all your other answers. The outlined ones are in the brief; Undo takes an answer back.',
   thereAreNoShotsTo: 'There are no shots to show yet.',
 
-  // KeepPart
+  // SavedBrief
+  startFrom: 'Start from',
+  changedSinceSaved: (changes: string): string => `Changed since it was saved: ${changes}.`,
   isSavedForOtherShoots: (name: string | number): string => `${name} is saved for other shoots.`,
-  onlyInThisShootSave: 'Only in this shoot. Save it to use it in others.',
+  onlyInThisShoot: 'Only in this shoot',
   itCouldntBeSaved: 'It couldn’t be saved',
   saveChanges: 'Save the changes',
   saveForOtherShoots: 'Save for other shoots',
@@ -42,12 +65,14 @@ export const strings = {
     value2: string | number,
   ): string => `${fileName} isn’t a valid brief: ${value}: ${value2}.`,
 
-  // LivePictures
+  // AsItComesOut
+  asItComesOut: 'As it comes out',
+  changeShots: 'Change shots',
+  done: 'Done',
   comparedWith: (name: string | number): string => `Compared with ${name}`,
   compareWithAnotherBrief: 'Compare with another brief',
   onlyThisBrief: 'only this brief',
   settingsAreSame: 'The settings are the same.',
-  andMoreWithValue: (value: string | number): string => ` and ${value} more`,
   by: (fileName: string | number, name: string | number): string => `${fileName} by ${name}`,
 
   // questions

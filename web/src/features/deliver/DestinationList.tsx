@@ -126,7 +126,7 @@ export function DestinationList({ view, plan }: Props) {
             {strings.addFilesOfBrief}
           </Action>
         )}
-        <Link to="/outlets">
+        <Link to="/outlets" state={{ from: { id: shoot.id, name: shoot.name } }}>
           <u>{strings.allOutlets}</u>
         </Link>
       </Flex>

@@ -1,9 +1,8 @@
 import { bySlot, seenAs } from '@cloudbank/core/shoot'
-import { countStale, recipeOf, renditionsOf } from '../../work/model'
+import { recipeOf, renditionsOf } from '../../work/model'
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { countOf } from '@cloudbank/core/words'
 import {
   deleteShoot,
   usePictureUrl,
@@ -12,11 +11,12 @@ import {
   type Shot,
 } from '../../data'
 import { attempt } from '../../notices'
-import { Action, Attention, Window } from '../../ui'
+import { Action, Window } from '../../ui'
 import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
 import { goOnWithRoom } from '../../work/keepers'
 import { strings } from './strings'
+import { Waiting } from './Waiting'
 
 const PICTURES = 12
 /** Side of a picture, in pixels. */
@@ -27,12 +27,6 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const { shoot, shots, renditions, briefRow } = summary
   const recipe = briefRow ? recipeOf({ ...summary, briefRow }) : null
   const slots = bySlot(renditions)
-  const toMake = recipe ? countStale(shots, recipe, slots) : 0
-  const made = recipe
-    ? shots.reduce((sum, shot) => sum + renditionsOf(shot, recipe, slots).length, 0)
-    : 0
-  const returned = shots.filter(({ verdict }) => verdict?.kind === 'returned').length
-  const failed = shots.filter(({ failure }) => failure !== null).length
   return (
     <Box borderTopWidth="1px" borderColor="hairline" paddingY="16px">
       <Flex align="baseline" gap="12px" marginBottom="10px">
@@ -43,16 +37,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
         </Link>
         {shoot.dueOn && <DueText dueOn={shoot.dueOn} />}
         <Box flex="1" />
-        <Text color="softInk">
-          {countOf(shots.length, 'shot')} · {countOf(made, 'rendition')} {strings.made}
-          {toMake > 0 && strings.toMake(toMake)}
-          {returned > 0 && strings.returned(returned)}
-        </Text>
-        {failed > 0 && (
-          <Flex align="center" gap="6px">
-            <Attention /> {countOf(failed, 'shot')} {strings.failed}
-          </Flex>
-        )}
+        <Waiting summary={summary} />
         <SaveShoot shoot={shoot} />
         <DeleteShoot summary={summary} />
       </Flex>

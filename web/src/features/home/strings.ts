@@ -34,10 +34,6 @@ export const strings = {
   andMore: (value: string | number): string => `and ${value} more`,
 
   // ShootStrip
-  made: 'made',
-  toMake: (toMake: string | number): string => ` · ${toMake} to make`,
-  returned: (returned: string | number): string => ` · ${returned} returned`,
-  failed: 'failed',
   delete: 'Delete',
   deleteWithName: (name: string | number): string => `Delete ${name}`,
   andWillBeDeletedFrom: (count: number, count2: number): string =>
@@ -45,6 +41,24 @@ export const strings = {
   keepIt: 'Keep it',
   deleteWithCount: (count: number): string => `Delete ${countOf(count, 'photograph')}`,
   couldntBeDeleted: (name: string | number): string => `${name} couldn’t be deleted`,
+
+  // Waiting
+  photographs: (count: number): string => countOf(count, 'shot'),
+  noPhotographsYet: 'no photographs yet',
+  failed: (count: number): string => `${count} failed`,
+  returned: (count: number): string => `${count} returned`,
+  toMake: (count: number): string => `${count} to make`,
+  toReview: (count: number): string => `${count} to review`,
+  toDeliver: (count: number): string => `${countOf(count, 'file')} not delivered`,
+  delivered: 'delivered',
+  addPhotographs: 'Add photographs',
+  seeWhatFailed: 'See what failed',
+  repair: (count: number): string => `Repair ${countOf(count, 'returned shot')}`,
+  make: (count: number): string => `Make ${countOf(count, 'rendition')}`,
+  review: (count: number): string => `Review ${countOf(count, 'shot')}`,
+  deliver: 'Deliver',
+  openSheet: 'Open',
+  runCouldntBeStarted: 'The run couldn’t be started',
 
   // StorageUsed
   browserDoesntSayHowMuch: 'The browser doesn’t say how much space there is',

@@ -9,21 +9,26 @@ import { perform, put, useShootView, type ShootView } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { keepOutlet, OutletForm, useOutletChoices } from '../../outlet'
 import { Action } from '../../ui'
+import { OutletSample } from './OutletSample'
 import { strings } from './strings'
+import { useCameFrom, useLatestShoot } from './useShootOf'
 
 /** An outlet of a person's own, for every shoot that chooses it from now on. */
 export function OwnOutletPage() {
   const { outletId = '' } = useParams()
   const go = useGo()
+  const from = useCameFrom()
+  const latest = useLatestShoot()
   const { own } = useOutletChoices()
   const outlet = own.find(({ id }) => id === outletId)
   if (!outlet) return null
   return (
     <Sheet
       outlet={outlet}
+      shootId={from?.id ?? latest}
       words={strings.forEveryShootThatAdds}
-      back="All outlets"
-      leave={() => go('/outlets')}
+      back={strings.allOutlets}
+      leave={() => go('/outlets', { state: { from } })}
       save={(_words, next) => attempt(keepOutlet(next), strings.itCouldntBeSaved)}
     />
   )
@@ -47,8 +52,9 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
   return (
     <Sheet
       outlet={outlet}
+      shootId={shoot.id}
       words={strings.forOnlyChangeRemakesOnly(shoot.name)}
-      back="Back to Deliver"
+      back={strings.backToDeliver}
       leave={() => go(`/shoots/${shoot.id}/deliver`)}
       save={(words, next) =>
         attempt(
@@ -77,6 +83,8 @@ function OfShoot({ view: { shoot }, outlet }: { view: ShootView; outlet: Outlet 
 
 interface Props {
   readonly outlet: Outlet
+  /** The shoot by whose shots its rules are seen; null where there is none. */
+  readonly shootId: string | null
   readonly words: string
   readonly back: string
   readonly leave: () => void
@@ -84,25 +92,38 @@ interface Props {
   readonly children?: React.ReactNode
 }
 
-function Sheet({ outlet, words, back, leave, save, children }: Props) {
+function Sheet({ outlet, shootId, words, back, leave, save, children }: Props) {
   useCommand('clear', leave)
   return (
-    <Box height="100%" overflowY="auto">
-      <Box maxWidth="960px" marginX="auto" paddingX="28px" paddingY="22px">
-        <Flex align="center" gap="12px" marginBottom="4px">
-          <NameInput
-            key={outlet.name}
-            name={outlet.name}
-            save={(name) => save(`named ${name}`, { ...outlet, name })}
-          />
-          <Box flex="1" />
-          {children}
-          <Action onClick={leave}>{back}</Action>
-        </Flex>
-        <Text color="softInk">{words}</Text>
-        <OutletForm outlet={outlet} save={save} />
+    <Flex height="100%" minHeight="0">
+      <Box flex="1" minWidth="0" overflowY="auto" paddingX="28px" paddingY="22px">
+        <Box maxWidth="860px">
+          <Flex align="center" gap="12px" marginBottom="4px">
+            <NameInput
+              key={outlet.name}
+              name={outlet.name}
+              save={(name) => save(strings.named(name), { ...outlet, name })}
+            />
+            <Box flex="1" />
+            {children}
+            <Action onClick={leave}>{back}</Action>
+          </Flex>
+          <Text color="softInk">{words}</Text>
+          <OutletForm outlet={outlet} save={save} />
+        </Box>
       </Box>
-    </Box>
+      <Box
+        css={{ width: '452px', '@media (max-width: 1150px)': { width: '330px' } }}
+        flex="none"
+        overflowY="auto"
+        background="paper"
+        borderLeftWidth="1px"
+        borderColor="hairline"
+        padding="20px 22px"
+      >
+        <OutletSample outlet={outlet} shootId={shootId} />
+      </Box>
+    </Flex>
   )
 }
 

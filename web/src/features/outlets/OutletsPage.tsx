@@ -9,16 +9,18 @@ import { copyOf, describeRules, dropOutlet, keepOutlet, useOutletChoices } from 
 import { Action, JsonPicker } from '../../ui'
 import { downloadJson } from '../../work/delivery'
 import { strings } from './strings'
+import { useCameFrom } from './useShootOf'
 
 /** All outlets: a person's own, and those that come with Cloudbank. */
 export function OutletsPage() {
   const go = useGo()
+  const from = useCameFrom()
   const { own, ready } = useOutletChoices()
   const all = [...own, ...ready]
   const addCopy = async (outlet: Outlet): Promise<void> => {
     const copy = copyOf(outlet, all)
     await keepOutlet(copy)
-    go(`/outlets/${copy.id}`)
+    go(`/outlets/${copy.id}`, { state: { from } })
   }
   return (
     <Box height="100%" overflowY="auto">
@@ -35,13 +37,20 @@ export function OutletsPage() {
             {strings.newOutlet}
           </Action>
         </Flex>
+        {from && (
+          <Text marginBottom="6px">
+            <Link to={`/shoots/${from.id}/deliver`}>
+              <u>{strings.backTo(from.name)}</u>
+            </Link>
+          </Text>
+        )}
         <Text color="softInk" marginBottom="16px">
           {strings.wherePicturesGoAndWhat}
         </Text>
         {own.length > 0 && <Part title={strings.yourOwn} />}
         {own.map((outlet) => (
           <Row key={outlet.id} outlet={outlet}>
-            <Link to={`/outlets/${outlet.id}`}>
+            <Link to={`/outlets/${outlet.id}`} state={{ from }}>
               <u>{strings.open}</u>
             </Link>
             <Action look="quiet" onClick={() => attempt(addCopy(outlet))}>

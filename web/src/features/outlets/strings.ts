@@ -11,7 +11,26 @@ export const strings = {
   saveForOtherShoots: 'Save for other shoots',
   nameOfOutlet: 'Name of the outlet',
 
+  named: (name: string): string => `named ${name}`,
+  allOutlets: 'All outlets',
+  backToDeliver: 'Back to Deliver',
+
+  // OutletSample
+  whatThisMeans: 'What this means for a picture',
+  addShootToSee: 'Add a shoot to see one of its pictures made by these rules.',
+  beingMade: 'Being made …',
+  pixels: 'Pixels',
+  weight: 'Weight',
+  format: 'Format',
+  border: 'Border',
+  clear: 'transparent',
+  fills: 'Product fills',
+  notKnown: 'not known',
+  allRulesKept: 'All rules are kept.',
+  allRulesKeptGivenDescription: 'All rules are kept, given a description.',
+
   // OutletsPage
+  backTo: (name: string): string => `Back to ${name}`,
   outlets: 'Outlets',
   outletsFile: 'An outlet’s file',
   newOutlet: 'New outlet',

@@ -1,7 +1,7 @@
 import { type DeliveryItem, groupBy, groupByProduct, type ShotGroup } from '@cloudbank/core/shoot'
 import { planDelivery } from '../../work/model'
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
-import { Fragment, useMemo, useState } from 'react'
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { Lost } from '../../ui/Lost'
@@ -9,7 +9,7 @@ import { useShootView, type ShootView, type Shot } from '../../data'
 import { Action } from '../../ui'
 import { useProductData } from '../../work/products'
 import { AlsoForWindow } from './AlsoForWindow'
-import { ProductRow } from './ProductRow'
+import { ProductCard } from './ProductCard'
 import { TrueSizesWindow } from './TrueSizesWindow'
 import { strings } from './strings'
 
@@ -32,6 +32,7 @@ function Products({ view }: { view: ShootView }) {
     const own = plan.items.filter(({ shot }) => shot.sku === skus.get(shot.id))
     return groupBy<DeliveryItem, string>(own, ({ shot }) => shot.id)
   }, [plan, view.shots])
+  const { fileNames, altTexts } = view.briefRow.brief.steps.finish
   const [sizing, setSizing] = useState(false)
   const [sharing, setSharing] = useState<Shot | null>(null)
   const shown = new Map(
@@ -42,7 +43,7 @@ function Products({ view }: { view: ShootView }) {
   )
   return (
     <Box height="100%" overflowY="auto">
-      <Box maxWidth="1180px" marginX="auto" paddingX="24px" paddingY="20px">
+      <Box maxWidth="1640px" marginX="auto" paddingX="24px" paddingY="20px">
         <Flex align="baseline" gap="12px" marginBottom="4px">
           <Heading as="h1" fontSize="26px" fontWeight="750">
             {strings.products}
@@ -51,8 +52,11 @@ function Products({ view }: { view: ShootView }) {
             {countOf(groups.filter(({ sku }) => sku !== '').length, 'product')}{' '}
             {strings.withPictures}
           </Text>
-          <Link to={`/shoots/${view.shoot.id}/brief?find=Names`}>
-            <u>{strings.patterns}</u>
+          <Link to={`/shoots/${view.shoot.id}/brief?step=finish`}>
+            <u>{strings.namesAre(fileNames || strings.likeThePhotograph)}</u>
+          </Link>
+          <Link to={`/shoots/${view.shoot.id}/brief?step=finish`}>
+            <u>{strings.descriptionsAre(altTexts)}</u>
           </Link>
           <Action onClick={() => setSizing(true)}>{strings.trueSizes}</Action>
           <Action onClick={() => useProductData.getState().open()}>
@@ -62,26 +66,23 @@ function Products({ view }: { view: ShootView }) {
         <Text color="softInk" marginBottom="10px">
           {strings.firstPictureIsCoverDrag}
         </Text>
-        {groups.map((group, i) => (
-          <Fragment key={group.sku}>
-            {headOf(groups, i, view) && (
-              <Text fontWeight="700" paddingTop="14px" paddingBottom="6px">
-                {headOf(groups, i, view)}
-              </Text>
-            )}
-            <ProductRow
+        <Grid templateColumns="repeat(auto-fill, minmax(360px, 1fr))" gap="14px">
+          {groups.map((group, i) => (
+            <ProductCard
+              key={group.sku}
               view={view}
               group={group}
               goingOf={goingOf}
               aside={plan.aside}
               onShare={setSharing}
+              variant={variantOf(groups, i, view)}
             />
-          </Fragment>
-        ))}
+          ))}
+        </Grid>
         <TrueSizesWindow view={view} open={sizing} onClose={() => setSizing(false)} />
         <AlsoForWindow view={view} shot={sharing} onClose={() => setSharing(null)} />
         {without.length > 0 && (
-          <Text color="softInk" paddingY="12px" borderTopWidth="1px" borderColor="hairline">
+          <Text color="softInk" paddingY="12px">
             {strings.noPictureOf} {without.length === 1 ? strings.its : strings.their} {strings.own}{' '}
             {without
               .map(({ sku }) => {
@@ -96,16 +97,17 @@ function Products({ view }: { view: ShootView }) {
   )
 }
 
-/** What stands over the first of several variants that follow one another: products of one name. */
-function headOf(
+/** Which of several variants a product is, by place: products of one name that follow one another. */
+function variantOf(
   groups: readonly ShotGroup[],
   at: number,
   { products }: Pick<ShootView, 'products'>,
 ): string | null {
   const nameAt = (i: number): string | undefined => products.get(groups[i]?.sku ?? '')?.name
   const name = nameAt(at)
-  if (name === undefined || name === '' || nameAt(at - 1) === name) return null
-  let end = at
+  if (name === undefined || name === '') return null
+  let [begin, end] = [at, at + 1]
+  while (nameAt(begin - 1) === name) begin--
   while (nameAt(end) === name) end++
-  return end - at < 2 ? null : `${name}: ${countOf(end - at, 'variant')}`
+  return end - begin < 2 ? null : strings.variant(at - begin + 1, end - begin)
 }

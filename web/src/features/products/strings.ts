@@ -11,8 +11,11 @@ export const strings = {
   onlyItsOwn: 'Only its own',
   for: (size: number): string => `For ${countOf(size, 'more', 'more')}`,
 
-  // PictureCard
-  cover: 'Cover',
+  // PictureWords
+  picture: 'Picture',
+  file: 'File',
+  description: 'Description',
+  goesTo: 'Goes to',
   onePlaceForward: (fileName: string | number): string => `${fileName} one place forward`,
   onePlaceBack: (fileName: string | number): string => `${fileName} one place back`,
   fileNameOf: (fileName: string | number): string => `File name of ${fileName}`,
@@ -21,7 +24,7 @@ export const strings = {
   alsoFor: 'Also for …',
   alsoForWithNames: (names: string | number): string => `Also for ${names}`,
   itCouldntBeChanged: 'It couldn’t be changed',
-  setAside: ', set aside',
+  setAside: 'Set aside; click to send it',
   fromPatternTypeToOverride: 'From the pattern; type to override',
   overriddenClearToUsePattern: 'Overridden; clear to use the pattern',
 
@@ -50,7 +53,9 @@ export const strings = {
   skuAngleOrderAndAny:
     'SKU, ANGLE, ORDER and ANY stand for parts of the name; everything else is literal.',
 
-  // ProductRow
+  // ProductCard
+  cover: 'cover',
+  pictureOf: (name: string): string => `Picture ${name}`,
   nowItsCover: ', now its cover',
   picturesOfPutInOrder: (sku: string | number, cover: string | number): string =>
     `Pictures of ${sku} put in order${cover}`,
@@ -59,16 +64,20 @@ export const strings = {
   // ProductsPage
   products: 'Products',
   withPictures: 'with pictures',
-  patterns: 'patterns',
+  namesAre: (pattern: string): string => `Names ${pattern}`,
+  descriptionsAre: (pattern: string): string => `Descriptions ${pattern}`,
+  likeThePhotograph: 'like the photograph',
   trueSizes: 'True sizes …',
   productDataMenu: 'Product data …',
   firstPictureIsCoverDrag:
-    'The first picture is the cover. Drag pictures to reorder them, or use the arrows. Names and descriptions come from the patterns unless you type your own.',
+    'The first picture is the cover. Drag pictures to reorder them. Click one for its file name, its description and where it goes; type to override the patterns.',
   noPictureOf: 'No picture of',
   own: 'own:',
   its: 'its',
   their: 'their',
   shownBy: (sku: string | number, value: string | number): string => `${sku} (shown by ${value})`,
+
+  variant: (at: number, of: number): string => `variant ${at} of ${of}`,
 
   // TrueSizesWindow
   sizesCouldntBeSaved: 'The sizes couldn’t be saved',

@@ -11,3 +11,18 @@ export function useRun(): Run | null {
 export function leftMs({ done, total, workedMs }: Run): number | null {
   return done === 0 ? null : (workedMs / done) * (total - done)
 }
+
+/** Finished runs by which a pace is known. */
+const PACED_BY = 5
+
+/** What a shot takes to be made, in ms, by the latest runs in this browser; null before there was one. */
+export function usePace(): number | null {
+  return (
+    useLiveQuery(async () => {
+      const all = (await database.runs.toArray()).sort((a, b) => b.startedAt - a.startedAt)
+      const runs = all.slice(0, PACED_BY)
+      const done = runs.reduce((sum, run) => sum + run.done, 0)
+      return done === 0 ? null : runs.reduce((sum, run) => sum + run.workedMs, 0) / done
+    }) ?? null
+  )
+}
