@@ -8,6 +8,8 @@ export interface Work<Item> {
   readonly lock: string
   /** What is left to do, in order. Read inside the lock, and again when all of that is done. */
   readonly remaining: () => Promise<readonly Item[]>
+  /** Which of those that are left comes next, by its place; the first where this is missing. */
+  readonly next?: (left: readonly Item[]) => number
   /** Tells items apart; one that is still left after it was worked on is not taken again. */
   readonly keyOf: (item: Item) => string
   /** What the item is called while it is at work. */
@@ -85,8 +87,9 @@ async function runLanes<Item>(
   const { signal } = control
   const current = new Set<string>()
   const patience = new Patience(ports)
+  const take = (): Item | undefined => queue.splice(work.next?.(queue) ?? 0, 1)[0]
   const lane = async (): Promise<void> => {
-    for (let item = queue.shift(); item !== undefined && !signal.aborted; item = queue.shift()) {
+    for (let item = take(); item !== undefined && !signal.aborted; item = take()) {
       const name = work.nameOf(item)
       current.add(name)
       ports.reporter.atWork([...current])

@@ -30,6 +30,7 @@ export const strings = {
 
   // finds
   runs: 'Runs',
+  moreInLine: (count: number): string => `${countOf(count, 'more run')} in line`,
   outlets: 'Outlets',
   settingOf: (title: string | number): string => `setting of ${title}`,
 

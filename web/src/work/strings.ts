@@ -144,6 +144,10 @@ export const strings = {
   qualityBefore: 'quality before',
   qualityAfter: 'quality after',
 
+  // makeShots
+  inLineAfter: (runs: string): string => `In line: it begins after ${runs}.`,
+  areBeingMade: (shots: string): string => `${shots}: being made already.`,
+
   // runWork
   originalIsMissingFromThis: 'the original is missing from this browser',
 

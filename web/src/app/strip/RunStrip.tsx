@@ -3,17 +3,17 @@ import { formatCount, formatDuration } from '@cloudbank/core/words'
 import type { Run } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention } from '../../ui'
-import { leftMs, pauseRun, resumeRun, stopRun, useRunReport } from '../../work/runs'
+import { leftMs, pauseRuns, resumeRuns, stopRun, useRunReport } from '../../work/runs'
 import { useCommand } from '../../keys/commands'
 import { Strip } from './Strip'
 import { useFetchingWords } from './useFetchingWords'
 import { strings } from '../strings'
 
-/** The run that is under way or held, as every tab sees it. */
-export function RunStrip({ run }: { run: Run }) {
+/** The run that is under way or held, as every tab sees it, and how many come after it. */
+export function RunStrip({ run, after }: { run: Run; after: number }) {
   const { atWork, waiting } = useRunReport()
   const paused = run.state === 'paused'
-  const toggle = (): void => attempt(paused ? resumeRun(run.id) : pauseRun(run.id))
+  const toggle = (): void => attempt(paused ? resumeRuns() : pauseRuns())
   const stop = (): void => {
     attempt(
       stopRun(run.id).then(() => useNotices.getState().say(strings.stoppedMadeAndKept(run.made))),
@@ -33,6 +33,11 @@ export function RunStrip({ run }: { run: Run }) {
       <Text whiteSpace="nowrap" data-testid="run-count">
         {strings.ofShots(formatCount(done), formatCount(total), timeLeft(run))}
       </Text>
+      {after > 0 && (
+        <Text whiteSpace="nowrap" color="softInk" title={strings.moreInLine(after)}>
+          +{after}
+        </Text>
+      )}
       <Action look="quiet" onClick={toggle}>
         {paused ? strings.resume : strings.pause}
       </Action>

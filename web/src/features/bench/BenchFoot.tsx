@@ -1,12 +1,13 @@
 import { inSheetOrder, isTouched, verdictWords } from '@cloudbank/core/shoot'
-import { isChangedSince, recipeOf } from '../../work/model'
+import { isChangedSince, recipeOf, runBrief, stalePlacements } from '../../work/model'
+import { makeShots } from '../../work/runs'
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { UNTOUCHED } from '@cloudbank/core/brief'
 import { useCommand } from '../../keys/commands'
 import { keyLabel } from '../../keys/keys'
 import { perform, putFields, type ShootView, type Shot } from '../../data'
-import { attempt } from '../../notices'
+import { attempt, useNotices } from '../../notices'
 import { Action, Key, ReturnWindow } from '../../ui'
 import { useGo } from '../../ui/useGo'
 import {
@@ -63,10 +64,21 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
       <Box flex="1" />
       <NextReturned bench={bench} />
       <Verdict view={view} shot={shot} />
-      <Action look="quiet" disabled={!touched} onClick={restore}>
+      <MakeShot bench={bench} />
+      <Action
+        look="quiet"
+        disabled={!touched}
+        title={touched ? undefined : strings.nothingChanged}
+        onClick={restore}
+      >
         {strings.restoreOriginal}
       </Action>
-      <Action look="quiet" disabled={!touched} onClick={() => setCarrying(true)}>
+      <Action
+        look="quiet"
+        disabled={!touched}
+        title={touched ? undefined : strings.nothingChanged}
+        onClick={() => setCarrying(true)}
+      >
         {strings.copyTo} <Key>{keyLabel('carry')}</Key>
       </Action>
       <Action minHeight="28px" onClick={() => setReturning(true)}>
@@ -87,6 +99,26 @@ export function BenchFoot({ bench }: { readonly bench: Bench }) {
         onReturn={(reason) => judge({ kind: 'returned', reason })}
       />
     </Flex>
+  )
+}
+
+/** Makes the shot as it is; where there is nothing to make, it says so. */
+function MakeShot({ bench: { view, shot } }: { readonly bench: Bench }) {
+  const { shoot, briefRow, renditions } = view
+  const stale = stalePlacements(shot, recipeOf(view), renditions).length
+  const make = (): void => {
+    if (stale === 0) useNotices.getState().say(strings.isUpToDate(shot.fileName))
+    else
+      attempt(
+        makeShots(shoot.id, [shot.id], runBrief(briefRow, shoot)),
+        strings.runCouldntBeStarted,
+      )
+  }
+  useCommand('make', make)
+  return (
+    <Action look="quiet" onClick={make}>
+      {stale === 0 ? strings.made : strings.make(stale)} <Key>{keyLabel('make')}</Key>
+    </Action>
   )
 }
 

@@ -1,9 +1,11 @@
 import { Grid } from '@chakra-ui/react'
+import { useEffect } from 'react'
 import { useParams } from 'react-router'
 import { Lost } from '../../ui/Lost'
 import { useShootView, type ShootView, type Shot } from '../../data'
 import { BenchFoot } from './BenchFoot'
 import { BenchHead } from './BenchHead'
+import { lookAt } from '../../work/inView'
 import { stageOf } from '../../steps'
 import { useBench } from './useBench'
 
@@ -18,6 +20,10 @@ export function BenchPage() {
 
 function Bench({ view, shot }: { view: ShootView; shot: Shot }) {
   const { lookBy, ...bench } = useBench(view, shot)
+  useEffect(() => {
+    lookAt(shot.id)
+    return () => lookAt(null)
+  }, [shot.id])
   const Stage = stageOf(bench.stage)
   return (
     <Grid

@@ -3,6 +3,11 @@ import { countOf } from '@cloudbank/core/words'
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
   // BenchFoot
+  nothingChanged: 'Nothing was changed on this shot',
+  isUpToDate: (name: string): string => `${name}: its renditions are up to date.`,
+  runCouldntBeStarted: 'The run couldn’t be started',
+  made: 'Made',
+  make: (count: number): string => `Make ${count}`,
   verdictCouldntBeSaved: 'The verdict couldn’t be saved',
   restoredOriginalOf: (fileName: string | number): string => `Restored the original of ${fileName}`,
   originalCouldntBeRestored: 'The original couldn’t be restored',

@@ -8,13 +8,12 @@ import type { ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Key } from '../../ui'
 import { recipeOf, runBrief, stalePlacements } from '../../work/model'
-import { startRun, usePace, useRun } from '../../work/runs'
+import { makeShots, usePace } from '../../work/runs'
 import { strings } from './strings'
 
 /** What the brief as it is would make, how long that takes, and the button for it. */
 export function BriefFoot({ view, brief }: { view: ShootView; brief: Brief }) {
   const { shoot, shots, renditions, briefRow } = view
-  const isBusy = useRun() !== null
   const going = runBrief({ ...briefRow, brief }, shoot)
   const recipe = { ...recipeOf(view), steps: going.brief.steps, look: brief.steps }
   const stale = shots.map((shot) => stalePlacements(shot, recipe, renditions).length)
@@ -23,16 +22,11 @@ export function BriefFoot({ view, brief }: { view: ShootView; brief: Brief }) {
   const paceMs = usePace()
   const took = (count: number): string =>
     paceMs === null || count === 0 ? '' : strings.about(formatDuration(paceMs * count))
-  const make = (): void =>
-    attempt(
-      startRun(
-        shoot.id,
-        shots.map(({ id }) => id),
-        going,
-      ),
-      strings.runCouldntBeStarted,
-    )
-  const canMake = !isBusy && toMake > 0
+  const make = (): void => {
+    const ids = shots.filter((_, i) => stale[i]! > 0).map(({ id }) => id)
+    attempt(makeShots(shoot.id, ids, going), strings.runCouldntBeStarted)
+  }
+  const canMake = toMake > 0
   useCommand('make', make, canMake)
   return (
     <Box borderTopWidth="1px" borderColor="hairline" padding="14px 16px">
@@ -45,13 +39,7 @@ export function BriefFoot({ view, brief }: { view: ShootView; brief: Brief }) {
               took(stale.filter((count) => count > 0).length),
             )}
       </Text>
-      <Action
-        look="main"
-        width="100%"
-        disabled={!canMake}
-        title={isBusy ? strings.aRunIsUnderWay : undefined}
-        onClick={make}
-      >
+      <Action look="main" width="100%" disabled={!canMake} onClick={make}>
         {makeWords(toMake, total)} <Key>{keyLabel('make')}</Key>
       </Action>
     </Box>

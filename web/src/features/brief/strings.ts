@@ -32,7 +32,6 @@ export const strings = {
     `All ${total} files are up to date. A change to the brief remakes up to ${total}${took}.`,
   remakes: (count: string, total: string, took: string): string =>
     `${count} of ${total} files to make${took}.`,
-  aRunIsUnderWay: 'A run is under way',
   runCouldntBeStarted: 'The run couldn’t be started',
 
   // ByEyePage

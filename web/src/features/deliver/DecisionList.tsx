@@ -6,7 +6,7 @@ import { perform, put, type Rendition, type ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Thumb } from '../../preview'
 import { Action, Attention } from '../../ui'
-import { makeAgain, startRun, useRun } from '../../work/runs'
+import { makeAgain, makeShots } from '../../work/runs'
 import type { DeliveryDecision, RemedyAction } from './decisions'
 import { strings } from './strings'
 
@@ -22,7 +22,6 @@ export function DecisionList({
   view: ShootView
   decisions: DeliveryDecision[]
 }) {
-  const busy = useRun() !== null
   const act = (deed: RemedyAction): void => attempt(actOn(deed, view), strings.itCouldntBeDone)
   if (decisions.length === 0) return <Text marginBottom="16px">{strings.nothingToDecide}</Text>
   return (
@@ -68,11 +67,7 @@ export function DecisionList({
               )}
             </Flex>
             {deed && (
-              <Action
-                flex="none"
-                disabled={busy && deed.kind !== 'set-outlet'}
-                onClick={() => act(deed)}
-              >
+              <Action flex="none" onClick={() => act(deed)}>
                 {deed.words}
               </Action>
             )}
@@ -96,7 +91,7 @@ function actOn(deed: RemedyAction, { shoot, briefRow }: ShootView): Promise<void
       })
     }
     case 'make':
-      return startRun(
+      return makeShots(
         shoot.id,
         deed.shots.map(({ id }) => id),
         brief,

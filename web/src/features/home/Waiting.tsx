@@ -5,7 +5,7 @@ import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { useGo } from '../../ui/useGo'
 import { countStale, isChangedSince, recipeOf, renditionsOf, runBrief } from '../../work/model'
-import { startRun } from '../../work/runs'
+import { makeShots } from '../../work/runs'
 import { isReturned, repairStageOf } from '../../work/verdicts'
 import { strings } from './strings'
 
@@ -98,7 +98,7 @@ function useStep(
         act: () => {
           if (!briefRow) return
           const ids = shots.map(({ id }) => id)
-          attempt(startRun(shoot.id, ids, runBrief(briefRow, shoot)), strings.runCouldntBeStarted)
+          attempt(makeShots(shoot.id, ids, runBrief(briefRow, shoot)), strings.runCouldntBeStarted)
           go(sheet)
         },
       }

@@ -86,7 +86,7 @@ function SamplePicture({ made, label }: { made: SampleFile | null; label: string
   return (
     <Box width={`${width * scale}px`} maxWidth="100%">
       <Text textAlign="center" fontSize="12px" fontFamily="mono" color="softInk">
-        {width} px
+        {strings.px(width)}
       </Text>
       <Flex align="center" gap="6px">
         <Box
@@ -116,7 +116,7 @@ function SamplePicture({ made, label }: { made: SampleFile | null; label: string
           color="softInk"
           css={{ writingMode: 'vertical-rl' }}
         >
-          {height} px
+          {strings.px(height)}
         </Text>
       </Flex>
     </Box>

@@ -19,6 +19,7 @@ export const strings = {
   whatThisMeans: 'What this means for a picture',
   addShootToSee: 'Add a shoot to see one of its pictures made by these rules.',
   beingMade: 'Being made …',
+  px: (side: number): string => `${side} px`,
   pixels: 'Pixels',
   weight: 'Weight',
   format: 'Format',

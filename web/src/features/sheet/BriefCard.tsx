@@ -17,7 +17,7 @@ interface Props {
 
 /** What is selected; what the brief says, step by step, and the button that makes it so. */
 export function BriefCard({ view, model }: Props) {
-  const { selected, toMake, tryShots, toTry, busy, makeAll, tryThem } = model
+  const { selected, toMake, tryShots, toTry, makeAll, tryThem } = model
   const { brief } = view.briefRow
   const total = model.left.length * recipeOf(view).steps.finish.placements.length
   const isAll = model.left.length === view.shots.length
@@ -60,7 +60,7 @@ export function BriefCard({ view, model }: Props) {
           paddingX="10px"
           flex="none"
           onClick={tryThem}
-          disabled={busy || toTry === 0}
+          disabled={toTry === 0}
           title={strings.makeOfFirst(
             toTry,
             selected.length > 0 ? 'the selected shots' : 'the first shots shown',
@@ -68,13 +68,7 @@ export function BriefCard({ view, model }: Props) {
         >
           {strings.tryOn(tryShots.length)}
         </Action>
-        <Action
-          look="main"
-          flex="1"
-          paddingX="8px"
-          onClick={makeAll}
-          disabled={busy || toMake === 0}
-        >
+        <Action look="main" flex="1" paddingX="8px" onClick={makeAll} disabled={toMake === 0}>
           {makeWords(toMake, total)}
           {!isAll && toMake > 0 && strings.shown}
         </Action>

@@ -7,7 +7,7 @@ import { useGo } from '../../ui/useGo'
 import { saveCutOuts } from '../../work/cutOuts'
 import { evenOut } from '../../work/lightings'
 import { assignProduct } from '../../work/products'
-import { startRun, useRun } from '../../work/runs'
+import { makeShots } from '../../work/runs'
 import { straighten } from '../../work/straighten'
 import { useSheet } from './sheetStore'
 import type { SheetShots } from './useSheetShots'
@@ -22,7 +22,6 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
   const { groups, order, left, selected } = shown
   const { pickAll, moveFocus } = useSheet()
   const go = useGo()
-  const busy = useRun() !== null
   const recipe = recipeOf(view)
   const firstShown = order
     .slice(0, TRY_ON)
@@ -32,7 +31,7 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
   const make = (chosen: readonly Shot[]): void => {
     const stale = chosen.filter((shot) => stalePlacements(shot, recipe, renditions).length > 0)
     attempt(
-      startRun(
+      makeShots(
         shoot.id,
         stale.map(({ id }) => id),
         runBrief(briefRow, shoot),
@@ -60,7 +59,6 @@ export function useSheetDeeds(view: ShootView, shown: SheetShots) {
     act: () => even(withFamilies(selected, shots)),
   }
   return {
-    busy,
     tryShots,
     toMake: countStale(left, recipe, renditions),
     toTry: countStale(tryShots, recipe, renditions),

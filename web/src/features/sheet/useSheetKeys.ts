@@ -10,7 +10,7 @@ import type { SheetShots } from './useSheetShots'
 /** The keys of the sheet; gives back what is to be told how its rows lie, so that arrows can go by them. */
 export function useSheetKeys(
   { order, selected }: Pick<SheetShots, 'order' | 'selected'>,
-  deeds: Pick<SheetDeeds, 'busy' | 'toMake' | 'makeAll' | 'removeSelected'>,
+  deeds: Pick<SheetDeeds, 'toMake' | 'makeAll' | 'removeSelected'>,
   open: (id: string) => void,
 ): (rows: readonly SheetRow[], metrics: Metrics) => void {
   const { setLens, resize, pickAll, clear, focus, moveFocus, pick } = useSheet()
@@ -20,7 +20,7 @@ export function useSheetKeys(
     const next = order[Math.min(Math.max(at < 0 ? 0 : at + by, 0), order.length - 1)]
     if (next) moveFocus(next)
   }
-  useCommand('make', deeds.makeAll, !deeds.busy && deeds.toMake > 0)
+  useCommand('make', deeds.makeAll, deeds.toMake > 0)
   useCommand('selectAll', () => pickAll(order))
   useCommand('clear', clear)
   useCommand('remove', deeds.removeSelected, selected.length > 0)

@@ -22,6 +22,7 @@ import {
 } from '../../data'
 import { assetsOf } from '../assets'
 import { describeError } from '../../notices'
+import { shotInView } from '../inView'
 import { keepFailure, keepNothing, keepResult } from './keepResult'
 import { strings } from '../strings'
 
@@ -57,6 +58,12 @@ export function runWork(runId: RunId, pool: Jobs, clock: ClockPort, db: Database
       const shots = await db.shots.bulkGet(items.map(({ shotId }) => shotId))
       return items.map((item, i) => ({ item, fileName: shots[i]?.fileName ?? '' }))
     },
+    // The shot that somebody looks at is made first.
+    next: (left) =>
+      Math.max(
+        0,
+        left.findIndex(({ item }) => item.shotId === shotInView()),
+      ),
     keyOf: ({ item }) => item.id,
     nameOf: ({ fileName }) => fileName,
     goesOn: async () => (await db.runs.get(runId))?.state === 'running',

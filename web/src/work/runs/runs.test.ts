@@ -9,9 +9,10 @@ import { createProcessLock } from '@cloudbank/hosts/runs'
 import { openDatabase, type BriefRow, type Database, type RunId } from '../../data'
 import { BriefId } from '../../data'
 import { NO_ROOM } from '../../notices'
+import { lookAt } from '../inView'
 import { fullDatabase, playedJobs, playedTab } from '../played.testing'
 import { resumeForRoom, workOnRun } from './runs'
-import { pauseRun, resumeRun, startRun, stopRun } from './startRun'
+import { openRuns, pauseRuns, resumeRuns, startRun, stopRun } from './startRun'
 
 const BRIEF: BriefRow = { id: BriefId.parse('b'), brief: SHOP_WHITE }
 const WHOLE = { x: 0, y: 0, width: 1, height: 1 }
@@ -96,6 +97,39 @@ describe('a run', () => {
     const end = await workOnRun(await startOver(['a', 'b']), jobs, playedTab(), db)
     expect(jobs.asked.map(({ job }) => job.kind === 'render' && job.plan.original)).toEqual(['b'])
     expect(end).toEqual({ kind: 'finished', made: 2, failed: 0 })
+  })
+
+  test('stands in line behind another, and leaves to it what waits there by the same brief', async () => {
+    await startOver(['a', 'b'])
+    for (const id of ['c']) {
+      await db.shots.add(shotRow(id))
+      await db.originals.put({ hash: originalHash(id), blob: new Blob([id]) })
+    }
+    const same = await startRun(shootId('s'), [shotId('a'), shotId('c')], BRIEF, db)
+    expect(same).toEqual({ kind: 'in-line', ahead: 1 })
+    expect((await openRuns(db)).map(({ total }) => total)).toEqual([2, 1])
+    const again = await startRun(shootId('s'), [shotId('b'), shotId('c')], BRIEF, db)
+    expect(again).toEqual({ kind: 'under-way' })
+    // By another brief they are to be made once more.
+    const other = { ...BRIEF, brief: { ...SHOP_WHITE, name: 'Other' } }
+    const more = await startRun(shootId('s'), [shotId('b')], other, db)
+    expect(more).toEqual({ kind: 'in-line', ahead: 2 })
+    await pauseRuns(db)
+    expect((await openRuns(db)).map(({ state }) => state)).toEqual(['paused', 'paused', 'paused'])
+  })
+
+  test('makes the shot first that somebody looks at', async () => {
+    const jobs = playedJobs(render)
+    const id = await startOver(['a', 'b', 'c', 'd'])
+    lookAt(shotId('c'))
+    await workOnRun(id, jobs, { ...playedTab(), lanes: 1 }, db)
+    lookAt(null)
+    expect(jobs.asked.map(({ job }) => job.kind === 'render' && job.plan.original)).toEqual([
+      'c',
+      'a',
+      'b',
+      'd',
+    ])
   })
 
   test('makes a new version where the brief has changed, and keeps the one before', async () => {
@@ -188,10 +222,10 @@ describe('holding a run', () => {
     await vi.waitFor(() => expect(jobs.asked).toHaveLength(1))
     jobs.asked[0]!.finish(render(jobs.asked[0]!.job))
     await vi.waitFor(() => expect(jobs.asked).toHaveLength(2))
-    await pauseRun(id, db)
+    await pauseRuns(db)
     expect(await working).toEqual({ kind: 'held' })
     expect(await run(id)).toMatchObject({ state: 'paused', done: 1 })
-    await resumeRun(id, db)
+    await resumeRuns(db)
     expect(await workOnRun(id, playedJobs(render), playedTab(), db)).toMatchObject({ made: 6 })
     expect(await run(id)).toMatchObject({ state: 'finished', done: 3 })
   })
@@ -262,7 +296,7 @@ describe('a browser that is full', () => {
 
   test('a run that a person holds stays held when there is room', async () => {
     const id = await startOver(['a'])
-    await pauseRun(id, db)
+    await pauseRuns(db)
     await resumeForRoom(db)
     expect((await run(id)).state).toBe('paused')
   })

@@ -55,9 +55,10 @@ export async function workOnRun(
  */
 export function keepRunsGoing(): void {
   const inHand = new Set<RunId>()
-  liveQuery(() => database.runs.where('state').equals('running').primaryKeys()).subscribe({
-    next: (runIds) => {
-      for (const runId of runIds) {
+  // They stand in line in the order in which they were begun.
+  liveQuery(() => database.runs.where('state').equals('running').sortBy('startedAt')).subscribe({
+    next: (running) => {
+      for (const { id: runId } of running) {
         if (inHand.has(runId)) continue
         inHand.add(runId)
         void workOnRun(runId, sharedPool(), browserPorts(reporter), database)
