@@ -1,4 +1,5 @@
-import type { Size, SrgbRgba8 } from '../raster'
+import type { HexColour, Size, SrgbRgba8 } from '../raster'
+import { colourOf, plainPatch } from './plainPatch'
 import type { Chroma } from './chroma'
 import type { Format } from './formats'
 
@@ -38,4 +39,24 @@ export interface Codec {
     qualityPct: number,
     chroma?: Chroma,
   ): Promise<Uint8Array>
+  /**
+   * The colour as which a plain area of a colour comes out of a file; missing where the host can't tell.
+   */
+  plainAs?(
+    colour: HexColour,
+    format: HostFormat,
+    qualityPct: number,
+    chroma?: Chroma,
+  ): Promise<HexColour>
+}
+
+/** What a codec can encode and decode it can also try on a patch. */
+export function withPlain(codec: Pick<Codec, 'decode' | 'encode' | 'preview'>): Codec {
+  return {
+    ...codec,
+    plainAs: async (colour, format, qualityPct, chroma) =>
+      colourOf(
+        await codec.decode(await codec.encode(plainPatch(colour), format, qualityPct, chroma)),
+      ),
+  }
 }

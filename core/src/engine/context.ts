@@ -16,6 +16,8 @@ export interface EngineContext {
   readonly memory: Memory
   /** Memory that is drawn over from job to job. */
   readonly scratch: Scratch
+  /** What the photograph's file says of its density, in pixels an inch. */
+  readonly dpi?: number | null
   readonly signal: StopSignal
   /** Told the name of each stage as it ends. */
   readonly onStage?: (stage: string) => void

@@ -10,8 +10,9 @@ import {
   type Format,
 } from '../codec'
 import type { Placement } from '../outlets'
-import type { SrgbRgba8 } from '../raster'
+import type { HexColour, SrgbRgba8 } from '../raster'
 import { formatFor, searchLikeness, searchQuality, similarity } from '../steps'
+import { qualitiesNear } from './exactGround'
 
 /** Beyond this a file only grows. */
 const HIGHEST_QUALITY_PCT = 98
@@ -23,22 +24,35 @@ export interface EncodedFile {
   readonly width: number
   readonly height: number
   readonly qualityPct: number
+  /** The colour of the plain ground as it comes out of the file; null where the ground is not one colour. */
+  readonly ground: HexColour | null
+}
+
+/** What is known of a picture besides its pixels. */
+export interface Drawn {
+  /** The colour of its ground where that is one; null otherwise. */
+  readonly ground: HexColour | null
+  /** What its photograph says of its density, in pixels an inch; null where it says nothing. */
+  readonly dpi: number | null
 }
 
 /**
  * Encodes a picture as a placement asks, in its format or the one that suits what it is: at its quality; or at
  * the lowest that looks the same; lower than either as far as its byte limit demands; or as high as that allows,
- * where a set is to weigh alike.
+ * where a set is to weigh alike. Where a plain ground would not come out in its own colour, a quality nearby at which
+ * it does takes its place.
  *
  * @param checkpoint called after each try; throws to stop.
  */
 export async function encodeRendition(
   picture: SrgbRgba8,
   placement: Placement,
+  { ground, dpi: ownDpi }: Drawn,
   codec: Codec,
   checkpoint: (stage: string) => void,
 ): Promise<EncodedFile> {
-  const { leastQualityPct, limitBytes, likeness, weighsAlike, dpi } = placement
+  const { leastQualityPct, limitBytes, likeness, weighsAlike } = placement
+  const dpi = placement.dpi ?? ownDpi
   const format = formatFor(picture, placement)
   const { hasQuality } = FORMATS[format]
   const chroma = chromaFor(picture)
@@ -69,5 +83,18 @@ export async function encodeRendition(
           limitBytes,
         })
   const { width, height } = picture
-  return { format, width, height, ...found }
+  const file = { format, width, height }
+  const { plainAs } = codec
+  if (ground === null || format === 'tiff' || !hasQuality || !plainAs)
+    return { ...file, ...found, ground }
+  const comesOutAs = (quality: number): Promise<HexColour> =>
+    plainAs(ground, format, quality, chroma)
+  const near = qualitiesNear(found.qualityPct, { least, most: HIGHEST_QUALITY_PCT })
+  for (const qualityPct of near) {
+    if ((await comesOutAs(qualityPct)) !== ground) continue
+    if (qualityPct === found.qualityPct) return { ...file, ...found, ground }
+    const bytes = await encode(qualityPct)
+    if (bytes.length <= (limitBytes ?? Infinity)) return { ...file, bytes, qualityPct, ground }
+  }
+  return { ...file, ...found, ground: await comesOutAs(found.qualityPct) }
 }

@@ -65,7 +65,12 @@ export async function renderShot(
     const read = await enlargeFinely(clean, facts, whole, context.network, checkpoint)
     const picture = drawRendition(read, facts, whole, context.scratch)
     checkpoint('render')
-    const file = await encodeRendition(picture, placement, context.codec, checkpoint)
+    const { behind } = whole
+    const drawn = {
+      ground: behind.kind === 'colour' ? behind.colour : null,
+      dpi: context.dpi ?? null,
+    }
+    const file = await encodeRendition(picture, placement, drawn, context.codec, checkpoint)
     renditions.push({
       ...file,
       placementId: placement.id,
@@ -93,7 +98,7 @@ const inspected = (
   })
 
 function checked(file: EncodedFile, plan: RenditionPlan, steps: Registry): AnyFinding[] {
-  const { bytes, width, height } = file
-  const made: MadeFile = { bytes: bytes.length, width, height }
+  const { bytes, width, height, ground } = file
+  const made: MadeFile = { bytes: bytes.length, width, height, ground }
   return steps.flatMap((step) => step.check?.(made, plan) ?? [])
 }

@@ -73,7 +73,7 @@ export const Placement = z.strictObject({
     .max(2400)
     .nullable()
     .default(null)
-    .describe('Pixels per inch written into the file; not written if empty.'),
+    .describe('Pixels per inch written into the file; if empty, as the photograph says.'),
   changes: PlacementChanges.default({}).describe('What it overrides in the brief, step by step.'),
 })
 export type Placement = z.infer<typeof Placement>

@@ -5,7 +5,7 @@ import type { PackedMatte } from '../matte'
 import type { Memory } from '../memory'
 import type { NetworkOf } from '../networks'
 import type { Placement } from '../outlets'
-import type { SrgbRgba8 } from '../raster'
+import type { HexColour, SrgbRgba8 } from '../raster'
 import type { Source } from '../source'
 import type { AssetUse } from './asset'
 import type { ControlGroup } from './controls'
@@ -79,6 +79,8 @@ export interface Mended {
 
 /** A finished file, as far as a step may judge it. */
 export interface MadeFile {
+  /** The colour of its plain ground as it comes out of the file; null where the ground is not one colour. */
+  readonly ground: HexColour | null
   readonly bytes: number
   readonly width: number
   readonly height: number

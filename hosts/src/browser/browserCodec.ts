@@ -5,6 +5,7 @@ import {
   FORMATS,
   heifProfile,
   readFileFacts,
+  withPlain,
   withPngProfile,
   type Codec,
   type PreviewFile,
@@ -22,7 +23,7 @@ const PREVIEW_QUALITY = 0.82
 const BAND_BYTES = 16_000_000
 
 /** The codec on the browser's own decoders and wasm encoders; for workers. */
-export const browserCodec: Codec = {
+export const browserCodec: Codec = withPlain({
   async decode(bytes) {
     const { type } = readFileFacts(bytes)
     try {
@@ -60,7 +61,7 @@ export const browserCodec: Codec = {
     const encode = await encoderOf(format)
     return encode(picture, qualityPct, chroma)
   },
-}
+})
 
 const decodeNatively = (bytes: Uint8Array, type: string): Promise<SrgbRgba8> =>
   withBitmap(bytes, type, readPixels)

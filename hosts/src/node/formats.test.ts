@@ -3,7 +3,13 @@ import { describe, expect, test } from 'vitest'
 import { chromaFor, encodePalettePng, encodeTiff, MADE_FORMATS } from '@cloudbank/core/codec'
 import { encodeRendition } from '@cloudbank/core/engine'
 import { Placement, readFinished } from '@cloudbank/core/outlets'
-import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
+import {
+  bytesToHex,
+  hexToBytes,
+  srgbRaster,
+  type HexColour,
+  type SrgbRgba8,
+} from '@cloudbank/core/raster'
 import { nodeCodec } from './nodeCodec'
 
 type At = (x: number, y: number) => readonly number[]
@@ -44,8 +50,8 @@ const disc = drawn((x, y) => {
 
 const placement = (change: object): Placement =>
   Placement.parse({ id: 'p', name: 'p', longSidePx: 96, ...change })
-const encode = (picture: SrgbRgba8, change: object) =>
-  encodeRendition(picture, placement(change), nodeCodec, () => undefined)
+const encode = (picture: SrgbRgba8, change: object, ground: HexColour | null = null) =>
+  encodeRendition(picture, placement(change), { ground, dpi: null }, nodeCodec, () => undefined)
 
 describe('every format that is made', () => {
   test.each(MADE_FORMATS)(
@@ -115,4 +121,44 @@ test('a TIFF has alpha only where something shows through', async () => {
   const tiff = encodeTiff(disc, 72)
   expect((await sharp(tiff).metadata()).channels).toBe(4)
   expect((await nodeCodec.decode(tiff)).data).toEqual(disc.data)
+})
+
+describe('a plain ground', () => {
+  /** The disc on a colour. */
+  const on = (colour: HexColour): SrgbRgba8 =>
+    drawn((x, y) =>
+      Math.hypot(x - 48, y - 40) < 24
+        ? [60 + x, 90 + ((x * y) % 13), 140, 255]
+        : [...hexToBytes(colour), 255],
+    )
+  const cornersOf = ({ width, height, data }: SrgbRgba8): string[] =>
+    [0, width - 1, (height - 1) * width, height * width - 1].map((i) =>
+      bytesToHex([data[i * 4]!, data[i * 4 + 1]!, data[i * 4 + 2]!]),
+    )
+
+  test.each(['#FFFFFF', '#EFEFED', '#F2F2F0', '#EEEEEE'] as HexColour[])(
+    '%s leaves as it is in JPEG, at whatever quality',
+    async (colour) => {
+      for (const qualityPct of [62, 74, 85, 93]) {
+        const file = await encode(on(colour), { format: 'jpeg', qualityPct }, colour)
+        const back = await nodeCodec.decode(file.bytes)
+        expect([file.ground, ...new Set(cornersOf(back))], String(qualityPct)).toEqual([
+          colour,
+          colour,
+        ])
+        expect(Math.abs(file.qualityPct - qualityPct)).toBeLessThanOrEqual(6)
+      }
+    },
+  )
+
+  test('says what it comes out as where the format has no such colour', async () => {
+    // Of three colours of 8 bits a channel only one is one of YCbCr.
+    const colour = '#D8DCE4' as HexColour
+    for (const format of ['jpeg', 'webp', 'avif']) {
+      const file = await encode(on(colour), { format, qualityPct: 90 }, colour)
+      const [corner] = cornersOf(await nodeCodec.decode(file.bytes))
+      expect(file.ground, format).toBe(corner)
+    }
+    expect((await encode(on(colour), { format: 'png' }, colour)).ground).toBe(colour)
+  })
 })

@@ -7,6 +7,7 @@ import {
   LIMITS,
   readFileFacts,
   readTiffHead,
+  withPlain,
   withPngProfile,
   type Codec,
 } from '@cloudbank/core/codec'
@@ -16,7 +17,7 @@ import { decodeHeif } from '../heif'
 const PREVIEW_QUALITY_PCT = 82
 
 /** The codec on sharp: libvips with libjpeg-turbo, mozjpeg, libwebp and libaom. */
-export const nodeCodec: Codec = {
+export const nodeCodec: Codec = withPlain({
   async decode(bytes) {
     const { type } = readFileFacts(bytes)
     if (type === 'tiff') assertTiffBounds(readTiffHead(bytes), bytes)
@@ -68,7 +69,7 @@ export const nodeCodec: Codec = {
         return picture.png({ compressionLevel: 8 }).toBuffer()
     }
   },
-}
+})
 
 /** sharp's own libheif has no decoder for HEVC: the picture goes through a PNG with its profile. */
 async function pngOfHeic(bytes: Uint8Array): Promise<Uint8Array> {

@@ -135,6 +135,31 @@ describe('a shot', () => {
     expect(stages.filter((stage) => stage === 'check').length).toBe(2)
   })
 
+  test('keeps the density of its photograph, unless its placement has one', async () => {
+    const bytes = new Uint8Array(
+      await sharp(await photograph())
+        .withMetadata({ density: 300 })
+        .png()
+        .toBuffer(),
+    )
+    const placement = (id: string, format: string, dpi: number | null) => ({
+      ...{ id, name: id, longSidePx: 64, format, dpi },
+    })
+    const finish = {
+      placements: [
+        placement('a', 'jpeg', null),
+        placement('b', 'png', null),
+        placement('c', 'webp', null),
+        placement('d', 'jpeg', 96),
+      ],
+    }
+    const job = { kind: 'render', ...shotOf(bytes, { finish }) } as const
+    const { result } = await startWorker().result<'render'>(job)
+    expect(result.renditions.map(({ finished }) => Math.round(finished.dpi))).toEqual([
+      300, 300, 300, 96,
+    ])
+  })
+
   test('is rendered for those placements alone that are asked for', async () => {
     const job = { kind: 'render', only: ['card'], ...shotOf(await photograph()) } as const
     const { result } = await startWorker().result<'render'>(job)

@@ -1,5 +1,7 @@
 import {
   densityOf,
+  statedDensity,
+  USUAL_DPI,
   FileError,
   readCaptureFacts,
   readFileFacts,
@@ -101,7 +103,8 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
       const dpi = await densityOf(bytes)
       return { bytes: await exportCutOut(source, job.plan, context, job.format, dpi) }
     }
-    const made = await renderShot(source, job.plan, context, job.only)
+    const dpi = await keptDensity(bytes)
+    const made = await renderShot(source, job.plan, { ...context, dpi }, job.only)
     const renditions: JobResults['render']['renditions'][number][] = []
     for (const file of made.renditions) {
       const finished = await readFinished(file.bytes, await codec.decode(file.bytes))
@@ -163,4 +166,10 @@ function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
   return files
     .filter((bytes) => bytes.byteLength === bytes.buffer.byteLength)
     .map((bytes) => bytes.buffer as ArrayBuffer) // codecs give unshared memory
+}
+
+/** A photograph's density where it says more than what is usual anyway, in whole pixels an inch; null otherwise. */
+async function keptDensity(bytes: Uint8Array): Promise<number | null> {
+  const dpi = await statedDensity(bytes)
+  return dpi === null || Math.round(dpi) === USUAL_DPI ? null : Math.round(dpi)
 }

@@ -3,7 +3,7 @@ import { withJpegDensity } from './jpegDensity'
 import { withPngDensity } from './pngDensity'
 import { withWebpDensity } from './webpDensity'
 
-export { densityOf, USUAL_DPI } from './readDensity'
+export { densityOf, statedDensity, USUAL_DPI } from './readDensity'
 
 /** The formats that can say a density. */
 export const WITH_DENSITY = ['jpeg', 'png', 'webp', 'tiff'] as const satisfies readonly Format[]

@@ -15,7 +15,11 @@ const Fields = z.object({
 })
 
 /** The density that a photograph's file says it has, in pixels an inch; the usual one where it says none. */
-export async function densityOf(bytes: Uint8Array): Promise<number> {
+export const densityOf = async (bytes: Uint8Array): Promise<number> =>
+  (await statedDensity(bytes)) ?? USUAL_DPI
+
+/** The density that a photograph's file says it has, in pixels an inch; null where it says none. */
+export async function statedDensity(bytes: Uint8Array): Promise<number | null> {
   const png = pngDensity(bytes)
   if (png !== null) return png
   try {
@@ -34,13 +38,13 @@ export async function densityOf(bytes: Uint8Array): Promise<number> {
   }
 }
 
-/** What a JFIF segment says (ISO/IEC 10918-5, 10.1), which follows the start marker. */
-function jfifDensity(bytes: Uint8Array): number {
+/** What a JFIF segment says (ISO/IEC 10918-5, 10.1), which follows the start marker; null where it says nothing. */
+function jfifDensity(bytes: Uint8Array): number | null {
   const isJfif = bytes.length > 20 && bytes[3] === 0xe0 && bytes[6] === 0x4a && bytes[7] === 0x46
-  if (!isJfif) return USUAL_DPI
+  if (!isJfif) return null
   const value = (bytes[14]! << 8) | bytes[15]!
   // Without a unit, the numbers are a ratio.
-  if (value <= 1 || bytes[13] === 0) return USUAL_DPI
+  if (value <= 1 || bytes[13] === 0) return null
   return bytes[13] === 2 ? value * CM_PER_INCH : value
 }
 

@@ -10,6 +10,12 @@ export type FinishFinding =
       readonly bytes: number
       readonly limitBytes: number
     }
+  | {
+      readonly code: 'ground-off'
+      readonly placement: string
+      readonly asked: string
+      readonly came: string
+    }
   | { readonly code: 'soft'; readonly blurPx: number }
 
 export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
@@ -19,6 +25,12 @@ export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
     remedy: 'Raise the limit, allow a lower quality, or choose a smaller size.',
     figures: ({ bytes, limitBytes }) =>
       `${formatBytes(bytes)}, ${formatBytes(limitBytes)} allowed.`,
+  },
+  'ground-off': {
+    title: 'Backdrop colour shifted by the format',
+    weight: 'note',
+    remedy: 'Choose PNG, another colour, or a higher quality.',
+    figures: ({ asked, came }) => `${asked} becomes ${came}.`,
   },
   soft: {
     title: 'Soft',
@@ -32,11 +44,15 @@ export const FINISH_FINDINGS: FindingTable<FinishFinding> = {
 export const examineForFinish = ({ measures: { product } }: MeasuredPhotograph): FinishFinding[] =>
   product && product.blurPx >= THRESHOLDS.blurPx ? [{ code: 'soft', blurPx: product.blurPx }] : []
 
-export function checkWeight(
-  { bytes }: MadeFile,
-  { placement: { name, limitBytes } }: RenditionPlan,
+/** What is wrong with a finished file: more bytes than allowed, or a ground of another colour. */
+export function checkFinished(
+  { bytes, ground }: MadeFile,
+  { placement: { name, limitBytes }, behind }: RenditionPlan,
 ): FinishFinding[] {
-  return limitBytes !== null && bytes > limitBytes
-    ? [{ code: 'over-limit', placement: name, bytes, limitBytes }]
-    : []
+  const found: FinishFinding[] = []
+  if (limitBytes !== null && bytes > limitBytes)
+    found.push({ code: 'over-limit', placement: name, bytes, limitBytes })
+  if (ground !== null && behind.kind === 'colour' && ground !== behind.colour)
+    found.push({ code: 'ground-off', placement: name, asked: behind.colour, came: ground })
+  return found
 }

@@ -3,7 +3,7 @@ import { FORMATS } from '../../codec'
 import type { Placement } from '../../outlets'
 import { formatBytes } from '../../words'
 import { defineStep } from '../step'
-import { checkWeight, examineForFinish, FINISH_FINDINGS } from './findings'
+import { checkFinished, examineForFinish, FINISH_FINDINGS } from './findings'
 import { formatsOf, formatWord } from './formatFor'
 import { FinishSettings } from './settings'
 import { sharpenPass } from './sharpen'
@@ -59,7 +59,7 @@ export const finish = defineStep({
   examine: examineForFinish,
   plan: (draft, { settings: { sharpenPct } }) =>
     sharpenPct === 0 ? draft : { ...draft, passes: [...draft.passes, sharpenPass(sharpenPct)] },
-  check: checkWeight,
+  check: checkFinished,
   // Of all placements only its own makes a rendition what it is; what it changes shows in other steps.
   keyPart: ({ sharpenPct }, { name: _name, id: _id, changes: _changes, ...file }) => {
     const { format, among, qualityPct, leastQualityPct, limitBytes, longSidePx, dpi, likeness } =

@@ -68,7 +68,7 @@ async function addVersion(
   key: string,
   db: Database,
 ): Promise<void> {
-  const { placementId, bytes, hash, findings, ...facts } = file
+  const { placementId, bytes, hash, findings, ground: _ground, ...facts } = file
   const slot = { shotId: shot.id, briefId: run.briefId, placementId }
   const before = await db.renditions
     .where('id')

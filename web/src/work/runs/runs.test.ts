@@ -53,6 +53,7 @@ function render(job: Job, mark = 1): JobResults['render'] {
       productBox: null,
       window: WHOLE,
       findings: [],
+      ground: null,
       finished: FINISHED,
     })),
   }
