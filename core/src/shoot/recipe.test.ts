@@ -85,6 +85,20 @@ describe('what is out of date', () => {
     expect(countStale([shot, shotRow('b')], recipe, both)).toBe(2)
   })
 
+  test('what was put back by hand stands for what it replaces, until something changes again', () => {
+    const brighter = { ...steps, light: { ...steps.light, exposureEv: 1 } }
+    const later = { ...recipe, steps: brighter }
+    const back = (placementId: 'page' | 'card') => {
+      const placement = placementId === 'page' ? page : card
+      return { ...made(placementId), standsFor: keyOf(shot, later, placement) }
+    }
+    const both = bySlots([back('page'), back('card')])
+    expect(standingOf(shot, later, both)).toBe('made')
+    expect(standingOf(shot, recipe, both)).toBe('made')
+    const darker = { ...steps, light: { ...steps.light, exposureEv: -1 } }
+    expect(standingOf(shot, { ...recipe, steps: darker }, both)).toBe('out-of-date')
+  })
+
   test('a setting that is set to what it is anyway puts nothing out of date', () => {
     const both = bySlots([made('page'), made('card')])
     const touched = { ...shot, touches: { light: { contrast: 0 } } }

@@ -7,7 +7,13 @@ import { slotFor, type Recipe, type Recipes } from './recipe'
 import { slotOfId, type BriefId, type Rendition, type Shot } from './rows'
 
 /** The current renditions of a shoot, by slot. */
-export type Renditions<Row = Pick<Rendition, 'key'>> = ReadonlyMap<string, Row>
+export type Renditions<Row = Pick<Rendition, 'key' | 'standsFor'>> = ReadonlyMap<string, Row>
+
+/** Whether a rendition is what would be made under a key, or was put back in the place of what would. */
+export const isOfKey = (
+  { key, standsFor }: Pick<Rendition, 'key' | 'standsFor'>,
+  wanted: string,
+): boolean => key === wanted || standsFor === wanted
 
 /** Current renditions by their slots. */
 export const bySlot = <Row extends Pick<Rendition, 'id'>>(rows: readonly Row[]): Map<string, Row> =>
@@ -39,7 +45,7 @@ export function createStandings({ keyOf, sharedSteps }: Recipes) {
       ...keys: readonly (string | undefined)[]
     ): readonly Placement[] =>
       recipe.steps.finish.placements.filter(
-        (placement, i) => keys[i] !== keyOf(shot, recipe, placement),
+        (placement, i) => !keys.slice(2 * i, 2 * i + 2).includes(keyOf(shot, recipe, placement)),
       ),
   )
   /** The placements of a shot whose rendition is missing or out of date. */
@@ -48,7 +54,10 @@ export function createStandings({ keyOf, sharedSteps }: Recipes) {
     recipe: Recipe,
     renditions: Renditions,
   ): readonly Placement[] => {
-    const keys = slotsOf(shot, recipe).map((slot) => renditions.get(slot)?.key)
+    const keys = slotsOf(shot, recipe).flatMap((slot) => {
+      const row = renditions.get(slot)
+      return [row?.key, row?.standsFor ?? undefined]
+    })
     return stale(shot, sharedSteps(shot, recipe), recipe, ...keys)
   }
   /** The renditions of a shot that there are, in the order of the brief. */

@@ -42,6 +42,7 @@ export function createShotMaker(
       version,
       standing: 'current',
       key: model.keyOf(shot, recipe, placement),
+      standsFor: null,
       fileHash: FileHash.parse(file.hash),
       runId: null,
       bytes: file.bytes.length,

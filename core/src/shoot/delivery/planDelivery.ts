@@ -6,6 +6,7 @@ import type { Measured, Rendition, ShootRows, Shot } from '../rows'
 import { inSheetOrder, withShared } from '../products/productGroups'
 import { pictureWords } from '../products/pictureWords'
 import { slotFor, type Recipe, type Recipes } from '../recipe'
+import { isOfKey } from '../standing'
 import { chooseFor } from './chooseFor'
 
 /** A use of pictures: a placement of the brief's own, or of an outlet. */
@@ -150,7 +151,7 @@ function itemsFor(
   return shots.map((shot, i) => {
     const rendition = view.renditions.get(slotFor(shot, recipe, destination.id)) ?? null
     const planned = recipe.steps.finish.placements.find(({ id }) => id === destination.id)
-    const isReady = rendition && planned && rendition.key === keyOf(shot, recipe, planned)
+    const isReady = rendition && planned && isOfKey(rendition, keyOf(shot, recipe, planned))
     const altText = shot.words.alt ?? expandPattern(outlet?.altTexts ?? altTexts, words[i]!)
     // What auto picks is known once the file is made.
     const format = placement.format === 'auto' ? 'jpeg' : placement.format

@@ -56,6 +56,7 @@ export const renditionRow = (
     version,
     standing: 'current',
     key: '',
+    standsFor: null,
     fileHash: fileHash(`file of ${shot}/${placementId}/${version}`),
     runId: null,
     bytes: 100,

@@ -154,6 +154,8 @@ export const Rendition = z.object({
   standing: z.enum(['current', 'earlier']),
   /** `renditionKey` of the plan it was made by: another key means it is out of date. */
   key: z.string(),
+  /** The key of the rendition in whose place it was put back: for as long as that would be made, it stands for it. */
+  standsFor: z.string().nullable().default(null),
   fileHash: FileHash,
   runId: RunId.nullable(),
   bytes: z.number(),

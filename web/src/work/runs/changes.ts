@@ -44,7 +44,13 @@ export async function undoRun(run: Run, changes: readonly RunChange[]): Promise<
     words: strings.runOfUndone(standing.length),
     edits: standing.flatMap(({ after, before }) => [
       put('renditions', after.id, ['standing'], 'earlier'),
-      ...(before ? [put('renditions', before.id, ['standing'], 'current')] : []),
+      ...(before
+        ? [
+            put('renditions', before.id, ['standing'], 'current'),
+            // It was put back by hand: it is not out of date until something changes again.
+            put('renditions', before.id, ['standsFor'], after.key),
+          ]
+        : []),
     ]),
   })
 }

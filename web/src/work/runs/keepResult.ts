@@ -85,6 +85,7 @@ async function addVersion(
     version,
     standing: 'current',
     key,
+    standsFor: null,
     fileHash: FileHash.parse(hash),
     runId: run.id,
     bytes: bytes.length,

@@ -10,6 +10,6 @@ export async function makeAgain(
   await database.renditions
     .where('id')
     .anyOf(renditions.map(({ id }) => id))
-    .modify({ key: '' })
+    .modify({ key: '', standsFor: null })
   await makeShots(shootId, [...new Set(renditions.map(({ shotId }) => shotId))], brief)
 }
