@@ -80,6 +80,7 @@ export function photoRows(
         outlets: [...outlets],
         ownFiles: outlets.length === 0,
         productFolders: false,
+        makesArrivals: false,
       },
       briefRow: { id: BRIEF_ID, brief },
       shots,

@@ -20,6 +20,7 @@ export async function createShoot(
     outlets: [],
     ownFiles: true,
     productFolders: false,
+    makesArrivals: false,
   }
   await db.transaction('rw', db.shoots, db.briefs, async () => {
     await db.briefs.add(brief)

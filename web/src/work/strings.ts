@@ -112,6 +112,9 @@ export const strings = {
   mergedInto: (name: string | number, name2: string | number): string =>
     `${name} merged into ${name2}`,
 
+  // sortLightings
+  lighting: (number: number): string => `Lighting ${number}`,
+
   // measuring
   wasNotMeasured: (fileName: string | number, reason: string | number): string =>
     `${fileName} was not measured: ${reason}.`,

@@ -1,3 +1,4 @@
+export { changedSince, type SentFile } from './changedSince'
 export { chooseFor } from './chooseFor'
 export { CREDIT_HEAD_BYTES, leavingWords, withLeavingWords, type LeftFile } from './leaving'
 export { manifestOf, manifestTable } from './manifest'

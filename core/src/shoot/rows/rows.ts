@@ -41,6 +41,8 @@ export const Shoot = z.object({
   ownFiles: z.boolean().default(true),
   /** Whether each product has a folder of its own in a delivery. */
   productFolders: z.boolean().default(false),
+  /** Whether photographs that come in are made by themselves once they are measured. */
+  makesArrivals: z.boolean().default(false),
 })
 export type Shoot = z.infer<typeof Shoot>
 

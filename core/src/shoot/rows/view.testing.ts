@@ -18,6 +18,7 @@ export const shootView = (change: Partial<ShootRows> = {}): ShootRows => ({
     outlets: [],
     ownFiles: true,
     productFolders: false,
+    makesArrivals: false,
   },
   briefRow: { id: briefId('b'), brief: SHOP_WHITE },
   shots: [],

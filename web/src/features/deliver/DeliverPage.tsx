@@ -1,4 +1,4 @@
-import { readyOf } from '@cloudbank/core/shoot'
+import { changedSince, readyOf } from '@cloudbank/core/shoot'
 import { isChangedSince, planDelivery, recipeOf } from '../../work/model'
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
@@ -14,6 +14,8 @@ import { decisionsFor } from './decisions'
 import { DestinationList } from './DestinationList'
 import { PastDeliveries } from './PastDeliveries'
 import { PackButton } from './PackButton'
+import { repairStageOf } from '../../work/verdicts'
+import { useDeliveries } from './useDeliveries'
 import { strings } from './strings'
 
 /** Where the pictures go, what is to be decided first, and the zip that they leave in. */
@@ -32,6 +34,10 @@ function Deliver({ view }: { view: ShootView }) {
     [view, withReturned],
   )
   const decisions = useMemo(() => decisionsFor(view, plan), [view, plan])
+  const deliveries = useDeliveries(view.shoot.id)
+  const [onlyChanged, setOnlyChanged] = useState(false)
+  const ready = readyOf(plan)
+  const changed = changedSince(ready, deliveries)
   const recipe = recipeOf(view)
   const unseen = view.shots.filter(
     (shot) => shot.verdict === null || isChangedSince(shot, recipe),
@@ -46,7 +52,7 @@ function Deliver({ view }: { view: ShootView }) {
           <Link to={`/shoots/${view.shoot.id}/runs`}>
             <u>{strings.runs}</u>
           </Link>
-          <PackButton shoot={view.shoot} files={readyOf(plan)} />
+          <PackButton shoot={view.shoot} files={onlyChanged ? changed : ready} />
         </Flex>
         <Text color="softInk" marginBottom="16px">
           {strings.oneFolderPerOutletOr}
@@ -63,12 +69,15 @@ function Deliver({ view }: { view: ShootView }) {
                 {withReturned ? strings.leaveOutReturnedShots : strings.deliverAnyway}
               </Action>
             </Flex>
-            {returned.map(({ id, fileName, verdict }) => (
-              <Text key={id} fontSize="12px" color="softInk" paddingLeft="18px">
-                <Text as="span" fontFamily="mono">
-                  {fileName}
-                </Text>
-                : {verdict?.kind === 'returned' ? verdict.reason : ''}
+            {returned.map((shot) => (
+              <Text key={shot.id} fontSize="12px" color="softInk" paddingLeft="18px">
+                <Link
+                  to={`/shoots/${view.shoot.id}/shots/${shot.id}`}
+                  state={{ from: 'review', stage: repairStageOf(shot) }}
+                >
+                  <chakra.u fontFamily="mono">{shot.fileName}</chakra.u>
+                </Link>
+                : {shot.verdict?.kind === 'returned' ? shot.verdict.reason : ''}
               </Text>
             ))}
           </Box>
@@ -81,6 +90,16 @@ function Deliver({ view }: { view: ShootView }) {
         )}
         <DecisionList view={view} decisions={decisions} />
         <DestinationList view={view} plan={plan} />
+        {deliveries.length > 0 && (
+          <chakra.label display="block" marginBottom="6px">
+            <input
+              type="checkbox"
+              checked={onlyChanged}
+              onChange={({ target: { checked } }) => setOnlyChanged(checked)}
+            />{' '}
+            {strings.onlyWhatChanged(changed.length, ready.length)}
+          </chakra.label>
+        )}
         <chakra.label display="block" marginBottom="16px">
           <input
             type="checkbox"
@@ -92,7 +111,7 @@ function Deliver({ view }: { view: ShootView }) {
           {strings.oneFolderPerProduct}
         </chakra.label>
         <AsideList view={view} plan={plan} />
-        <PastDeliveries view={view} />
+        <PastDeliveries view={view} deliveries={deliveries} />
       </Box>
     </Box>
   )

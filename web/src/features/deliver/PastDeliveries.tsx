@@ -1,23 +1,24 @@
 import { Box, chakra, Flex, Heading, Input, Text } from '@chakra-ui/react'
 import { format } from 'date-fns'
-import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
 import { countOf, formatBytes } from '@cloudbank/core/words'
-import { checkRows, database, type Delivery, type Shoot, type ShootView } from '../../data'
+import type { Delivery, Shoot, ShootView } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention, Window } from '../../ui'
 import { cameBack, download, packAgain, setVerdict, weightOf, zipSink } from '../../work/delivery'
 import { strings } from './strings'
 
+interface ListProps {
+  readonly view: ShootView
+  /** The newest first. */
+  readonly deliveries: readonly Delivery[]
+}
+
 /** What has left, with what was said of it by whoever received it. */
-export function PastDeliveries({ view }: { view: ShootView }) {
+export function PastDeliveries({ view, deliveries }: ListProps) {
   const { shoot } = view
   const [asking, setAsking] = useState<Delivery | null>(null)
-  const deliveries = useLiveQuery(async () => {
-    const found = await database.table('deliveries').where({ shootId: shoot.id }).toArray()
-    return checkRows('deliveries', found).rows.sort((a, b) => b.at - a.at)
-  }, [shoot.id])
-  if (!deliveries || deliveries.length === 0) return null
+  if (deliveries.length === 0) return null
   return (
     <Box marginTop="6px">
       <Heading as="h2" fontSize="16px" marginBottom="4px">

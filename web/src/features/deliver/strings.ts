@@ -19,6 +19,8 @@ export const strings = {
   andMore: (value: string | number): string => `and ${value} more`,
 
   // DeliverPage
+  onlyWhatChanged: (changed: number, all: number): string =>
+    `Only what changed since it was last delivered: ${changed} of ${countOf(all, 'file')}`,
   deliver: 'Deliver',
   runs: 'runs',
   oneFolderPerOutletOr:

@@ -1,9 +1,11 @@
 import { makeWords } from '@cloudbank/core/shoot'
 import { recipeOf } from '../../work/model'
-import { Box, Flex, Heading, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
-import type { ShootView } from '../../data'
+import { perform, putFields, type ShootView } from '../../data'
+import { attempt } from '../../notices'
+import { makeArrivals } from '../../work/runs'
 import { Action } from '../../ui'
 import { BriefPictures } from './BriefPictures'
 import { ShotsPart } from './ShotsPart'
@@ -55,7 +57,17 @@ export function BriefCard({ view, model }: Props) {
           </Flex>
         ))}
       </Box>
-      <Flex gap="8px" wrap="wrap" padding="14px 12px" borderTopWidth="1px" borderColor="hairline">
+      <Flex gap="8px" wrap="wrap" padding="12px" borderTopWidth="1px" borderColor="hairline">
+        <chakra.label flex="1 0 100%" fontSize="12px" title={strings.makesArrivalsHint}>
+          <input
+            type="checkbox"
+            checked={view.shoot.makesArrivals}
+            onChange={({ target: { checked } }) =>
+              attempt(setMakesArrivals(view, checked), strings.couldntBeChanged)
+            }
+          />{' '}
+          {strings.makesArrivals}
+        </chakra.label>
         <Action
           paddingX="10px"
           flex="none"
@@ -75,4 +87,13 @@ export function BriefCard({ view, model }: Props) {
       </Flex>
     </Flex>
   )
+}
+
+async function setMakesArrivals({ shoot }: ShootView, makesArrivals: boolean): Promise<void> {
+  await perform({
+    shootId: shoot.id,
+    words: makesArrivals ? strings.newOnesAreMade : strings.newOnesWait,
+    edits: putFields('shoots', shoot.id, { makesArrivals }),
+  })
+  await makeArrivals(shoot.id)
 }

@@ -3,6 +3,12 @@ import { countOf } from '@cloudbank/core/words'
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
   // BriefCard
+  makesArrivals: 'Make new photographs as they come in',
+  makesArrivalsHint:
+    'Once they are measured, photographs that have never been made are made by themselves',
+  newOnesAreMade: 'New photographs are made as they come in',
+  newOnesWait: 'New photographs wait to be made',
+  couldntBeChanged: 'It couldn’t be changed',
   selectionAndBrief: 'Selection and brief',
   brief: (name: string | number): string => `Brief: ${name}`,
   open: 'open',

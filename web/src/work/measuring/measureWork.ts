@@ -2,14 +2,22 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { FileError } from '@cloudbank/core/codec'
 import { WorkerLostError, type Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
-import { watchTables, type Database, type MeasureTask } from '../../data'
+import { watchTables, type Database, type MeasureTask, type ShootId } from '../../data'
 import { sortLightings } from './sortLightings'
 
 /** Told of a photograph that could not be measured, by name and reason. */
 export type OnFailure = (fileName: string, reason: string) => void
 
+/** Told of a shoot whose shots have all been measured and sorted. */
+export type OnSorted = (shootId: ShootId) => Promise<void>
+
 /** Measures what has come in, and sorts each shoot's shots into lightings when all of them are measured. */
-export const measureWork = (pool: Jobs, db: Database, onFailure: OnFailure): Work<MeasureTask> => ({
+export const measureWork = (
+  pool: Jobs,
+  db: Database,
+  onFailure: OnFailure,
+  onSorted: OnSorted = () => Promise.resolve(),
+): Work<MeasureTask> => ({
   lock: 'measuring',
   remaining: async () => {
     const tasks = await db.measureTasks.toArray()
@@ -24,6 +32,7 @@ export const measureWork = (pool: Jobs, db: Database, onFailure: OnFailure): Wor
   process: async (task, signal) => {
     if (task.kind === 'sort') {
       await sortLightings(task.shootId, db)
+      await onSorted(task.shootId)
       await db.measureTasks.delete(task.id)
     } else await measure(task, pool, signal, db, onFailure)
   },

@@ -138,8 +138,8 @@ describe('sorting into lightings', () => {
     await sortLightings(SHOOT, db)
     expect(await lightingsOf()).toEqual([['a', 'b'], ['c']])
     expect((await db.lightings.toArray()).map(({ name }) => name).sort()).toEqual([
-      '12 Oct 09:04, Quarry Q2',
-      '12 Oct 14:22, Quarry Q2',
+      'Lighting 1, 12 Oct 09:04',
+      'Lighting 2, 12 Oct 14:22',
     ])
   })
 
@@ -182,10 +182,9 @@ describe('sorting into lightings', () => {
   })
 
   test.each([
-    ['2026-10-12T09:04:00', 'Quarry Q2', '12 Oct 09:04, Quarry Q2'],
-    [null, 'Quarry Q2', 'Quarry Q2'],
-    [null, null, 'Lighting'],
-  ])('taken at %s with %s: %s', (takenAt, camera, name) =>
-    expect(nameOf(takenAt, camera)).toBe(name),
+    [1, '2026-10-12T09:04:00', 'Lighting 1, 12 Oct 09:04'],
+    [2, null, 'Lighting 2'],
+  ])('lighting %i taken at %s: %s', (number, takenAt, name) =>
+    expect(nameOf(number, takenAt)).toBe(name),
   )
 })

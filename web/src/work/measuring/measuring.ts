@@ -6,6 +6,7 @@ import { sharedPool } from '../pool'
 import { oneAtATime } from '../oneAtATime'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
+import { makeArrivals } from '../runs'
 import { measureWork } from './measureWork'
 import { strings } from '../strings'
 
@@ -19,7 +20,8 @@ async function work(): Promise<void> {
   const onFailure = (fileName: string, reason: string): void =>
     need(strings.wasNotMeasured(fileName, reason))
   try {
-    await workThrough(measureWork(sharedPool(), database, onFailure), browserPorts(reporter))
+    const going = measureWork(sharedPool(), database, onFailure, (id) => makeArrivals(id))
+    await workThrough(going, browserPorts(reporter))
   } catch (error) {
     need(strings.measuringStoppedItResumesWhen(describeError(error)))
   }

@@ -11,6 +11,7 @@ import {
   type ShootId,
   type Shot,
 } from '../../data'
+import { strings } from '../strings'
 
 /** Shots at most this many places apart are compared for being one motif. */
 const NEAR_PLACES = 40
@@ -60,11 +61,11 @@ async function addLighting(
   db: Database,
 ): Promise<LightingId> {
   const times = members.flatMap(({ takenAt }) => takenAt ?? []).sort()
-  const camera = members.find((member) => member.camera !== null)?.camera ?? null
+  const others = await db.lightings.where('shootId').equals(shootId).count()
   const lighting: Lighting = {
     id: newLightingId(),
     shootId,
-    name: nameOf(times[0] ?? null, camera),
+    name: nameOf(others + 1, times[0] ?? null),
     takenAt: times[0] ?? null,
     referenceShotId: null,
     neutral: null,
@@ -74,10 +75,10 @@ async function addLighting(
   return lighting.id
 }
 
-/** “12 Oct 09:04, Quarry Q2”. */
-export function nameOf(takenAt: string | null, camera: string | null): string {
-  const parts = [takenAt && format(parseISO(takenAt), 'd MMM HH:mm'), camera].filter(Boolean)
-  return parts.length > 0 ? parts.join(', ') : 'Lighting'
+/** “Lighting 1, 12 Oct 09:04”: which of the shoot it is, and when it was photographed. */
+export function nameOf(number: number, takenAt: string | null): string {
+  const name = strings.lighting(number)
+  return takenAt === null ? name : `${name}, ${format(parseISO(takenAt), 'd MMM HH:mm')}`
 }
 
 /** The first shot on which a card was found becomes the reference shot of a lighting that has none. */

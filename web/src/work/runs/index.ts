@@ -1,4 +1,5 @@
 export { changesOf, changesTable, undoRun, type RunChange } from './changes'
+export { makeArrivals } from './makeArrivals'
 export { makeAgain } from './makeAgain'
 export { keepRunsGoing, resumeForRoom, useRunReport } from './runs'
 export { mattesOf } from './runWork'

@@ -1,4 +1,4 @@
-import { originalHash, shootId, shotId, shotRow } from '@cloudbank/core/shoot/testing'
+import { originalHash, shootId, shootView, shotId, shotRow } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { AssetMissingError } from '@cloudbank/core/assets'
@@ -12,6 +12,7 @@ import { NO_ROOM } from '../../notices'
 import { lookAt } from '../inView'
 import { fullDatabase, playedJobs, playedTab } from '../played.testing'
 import { resumeForRoom, workOnRun } from './runs'
+import { makeArrivals } from './makeArrivals'
 import { openRuns, pauseRuns, resumeRuns, startRun, stopRun } from './startRun'
 
 const BRIEF: BriefRow = { id: BriefId.parse('b'), brief: SHOP_WHITE }
@@ -117,6 +118,27 @@ describe('a run', () => {
     expect(more).toEqual({ kind: 'in-line', ahead: 2 })
     await pauseRuns(db)
     expect((await openRuns(db)).map(({ state }) => state)).toEqual(['paused', 'paused', 'paused'])
+  })
+
+  test('begins by itself over what has never been made, where the shoot wants it', async () => {
+    const id = await startOver(['a'])
+    await workOnRun(id, playedJobs(render), playedTab(), db)
+    for (const one of ['b', 'c']) await db.shots.add(shotRow(one))
+    await db.shots.update(shotId('c'), { failure: 'It is damaged' })
+    const { shoot, briefRow } = shootView()
+    const mine = { ...shoot, id: shootId('s') }
+    await db.briefs.add({ ...briefRow, id: mine.briefId })
+    await db.shoots.add(mine)
+    await makeArrivals(mine.id, db)
+    expect(await openRuns(db)).toEqual([])
+    await db.shoots.update(mine.id, { makesArrivals: true })
+    await makeArrivals(mine.id, db)
+    // Asked again, it begins nothing twice.
+    await makeArrivals(mine.id, db)
+    const [run] = await openRuns(db)
+    const items = await db.runItems.where({ runId: run!.id, state: 'waiting' }).toArray()
+    expect(items.map((item) => item.shotId)).toEqual(['b'])
+    expect((await openRuns(db)).length).toBe(1)
   })
 
   test('makes the shot first that somebody looks at', async () => {
