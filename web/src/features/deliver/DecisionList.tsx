@@ -1,6 +1,7 @@
 import { runBrief } from '../../work/model'
 import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { PER_PLACEMENT } from '@cloudbank/core/steps'
 import { countOf } from '@cloudbank/core/words'
 import { perform, put, type Rendition, type ShootView } from '../../data'
 import { attempt } from '../../notices'
@@ -9,6 +10,7 @@ import { Action, Attention } from '../../ui'
 import { makeAgain, makeShots } from '../../work/runs'
 import type { DeliveryDecision, RemedyAction } from './decisions'
 import { strings } from './strings'
+import { useStillRows } from './useStillRows'
 
 /** Side of a picture in the list, in pixels, and how many are shown. */
 const PICTURE_PX = 52
@@ -23,14 +25,31 @@ export function DecisionList({
   decisions: DeliveryDecision[]
 }) {
   const act = (deed: RemedyAction): void => attempt(actOn(deed, view), strings.itCouldntBeDone)
-  if (decisions.length === 0) return <Text marginBottom="16px">{strings.nothingToDecide}</Text>
+  const rows = useStillRows(decisions)
   return (
     <Box marginBottom="18px">
-      <Heading as="h2" fontSize="16px" marginBottom="6px">
-        {strings.toDecideFirst}
-      </Heading>
-      {decisions.map((decision) => {
+      {decisions.length === 0 ? (
+        <Text marginBottom="6px">{strings.nothingToDecide}</Text>
+      ) : (
+        <Heading as="h2" fontSize="16px" marginBottom="6px">
+          {strings.toDecideFirst}
+        </Heading>
+      )}
+      {rows.map(({ decision, isSettled }) => {
         const { id, weight, title, figures, remedy, shots, deed } = decision
+        if (isSettled)
+          return (
+            <Flex
+              key={id}
+              gap="8px"
+              paddingY="8px"
+              borderTopWidth="1px"
+              borderColor="hairline"
+              color="softInk"
+            >
+              {strings.settled(title)}
+            </Flex>
+          )
         return (
           <Flex
             key={id}
@@ -90,6 +109,19 @@ function actOn(deed: RemedyAction, { shoot, briefRow }: ShootView): Promise<void
         edits: [put('shoots', shoot.id, ['outlets'], outlets)],
       })
     }
+    case 'enlarge':
+      return perform({
+        shootId: shoot.id,
+        words: strings.mayBeEnlarged(deed.items.length),
+        edits: deed.items.map(({ shot, destination }) =>
+          put(
+            'shots',
+            shot.id,
+            ['touches', 'frame', PER_PLACEMENT, destination.id, 'enlarge'],
+            true,
+          ),
+        ),
+      })
     case 'make':
       return makeShots(
         shoot.id,

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import type { Outlet } from '@cloudbank/core/outlets'
-import type { ShootRows } from '@cloudbank/core/shoot'
+import type { DeliveryItem, ShootRows } from '@cloudbank/core/shoot'
 import { shotRow } from '@cloudbank/core/shoot/testing'
+import { PER_PLACEMENT } from '@cloudbank/core/steps'
 import type { Rendition, Shot } from '../../data'
 import {
   bazaar,
@@ -54,9 +55,25 @@ describe('a rule that is broken', () => {
       figures: '1200 × 1200 px; at least 1600 px',
     })
     expect(angles(one.shots)).toEqual(['front', 'top', 'back'])
-    expect(one.deed).toMatchObject({ kind: 'set-outlet', words: 'Allow enlarging' })
-    const { outlet } = one.deed as { readonly outlet: Outlet }
-    expect(outlet.placements[0]!.changes.frame).toMatchObject({ enlarge: true })
+    expect(one.deed).toMatchObject({ kind: 'enlarge', words: 'Allow enlarging' })
+  })
+
+  test('is settled for those pictures alone, and hides no other rule that they break', () => {
+    const strict: Outlet = { ...small, rules: { ...small.rules, formats: ['webp'] } }
+    const view = viewOf(mugs, withOutlets(strict))
+    expect(ids(view)).toEqual(['pinfold-bazaar/too-few-pixels', 'pinfold-bazaar/format'])
+    const { deed } = oneOf(view, 'pinfold-bazaar/too-few-pixels')
+    const { items } = deed as { readonly items: readonly DeliveryItem[] }
+    // As the remedy sets it, before anything is made anew.
+    const placement = items[0]!.destination.id
+    const perPlacement = { [placement]: { enlarge: true } }
+    const shots = view.shots.map((shot) => ({
+      ...shot,
+      touches: { frame: { [PER_PLACEMENT]: perPlacement } },
+    }))
+    const after = ids({ ...view, shots })
+    expect(after).not.toContain('pinfold-bazaar/too-few-pixels')
+    expect(after).toEqual(expect.arrayContaining(['pinfold-bazaar/format', 'out-of-date']))
   })
 
   test('says two values, and of more the first and how many others', () => {

@@ -4,7 +4,7 @@ import {
   type DeliveryPlan,
   type ShootRows,
 } from '@cloudbank/core/shoot'
-import { findingsOf, isChangedSince, recipeOf } from '../../work/model'
+import { countStale, findingsOf, isChangedSince, recipeOf } from '../../work/model'
 import type { Weight } from '@cloudbank/core/findings'
 import { ALT_PROBLEMS, altProblems, type AltProblem } from '@cloudbank/core/names'
 import {
@@ -16,13 +16,15 @@ import {
   type Remedy,
   type RuleId,
 } from '@cloudbank/core/outlets'
-import { describeFinding, wordsOf } from '@cloudbank/core/steps'
+import { describeFinding, PER_PLACEMENT, wordsOf } from '@cloudbank/core/steps'
 import type { Shot } from '../../data'
 import { strings } from './strings'
 
 /** What can be done about something at once. */
 export type RemedyAction =
   | { readonly kind: 'set-outlet'; readonly words: string; readonly outlet: Outlet }
+  /** For these pictures alone: the others stay as they are made. */
+  | { readonly kind: 'enlarge'; readonly words: string; readonly items: readonly DeliveryItem[] }
   | { readonly kind: 'make'; readonly words: string; readonly shots: readonly Shot[] }
   | { readonly kind: 'make-again'; readonly words: string; readonly items: readonly DeliveryItem[] }
 
@@ -46,7 +48,7 @@ export function decisionsFor(view: ShootRows, plan: DeliveryPlan): DeliveryDecis
   return [
     ...brokenRules(plan),
     ...unread(plan),
-    ...notReady(plan),
+    ...notReady(view, plan),
     ...foundIn(view, plan),
     ...descriptions(plan),
   ].sort(
@@ -59,16 +61,17 @@ const shotsOf = (items: readonly DeliveryItem[]): Shot[] => [
 ]
 
 function brokenRules({ destinations, items }: DeliveryPlan): DeliveryDecision[] {
-  const ready = items.filter(({ state }) => state === 'ready')
+  const made = items.filter(({ rendition }) => rendition !== null)
   const outlets = new Set(destinations.flatMap(({ outlet }) => outlet ?? []))
   return [...outlets].flatMap((outlet) => {
-    const here = ready.filter(({ destination }) => destination.outlet === outlet)
+    const here = made.filter(({ destination }) => destination.outlet === outlet)
     return RULE_IDS.flatMap((rule): DeliveryDecision[] => {
-      const breaking = here.filter(({ broken }) => broken?.some((one) => one.rule === rule))
+      const breaking = here.filter(
+        (item) => item.broken?.some((one) => one.rule === rule) && !isRemedied(item, rule),
+      )
       if (breaking.length === 0) return []
       const placements = [...new Set(breaking.map(({ destination }) => destination.placement))]
       const words = placements.map(({ name }) => name).join(', ')
-      const remedy = remedyForAll(rule, outlet, placements)
       return [
         {
           id: `${outlet.id}/${rule}`,
@@ -77,11 +80,49 @@ function brokenRules({ destinations, items }: DeliveryPlan): DeliveryDecision[] 
           figures: `${outlet.placements.length > 1 ? `${words}; ` : ''}${figuresOf(breaking, rule)}`,
           remedy: RULE_WORDS[rule].remedy,
           shots: shotsOf(breaking),
-          deed: remedy && { kind: 'set-outlet', words: remedy.words, outlet: remedy.outlet },
+          deed: deedFor(rule, outlet, placements, breaking),
         },
       ]
     })
   })
+}
+
+/** Rules against which nothing can be set at once: they stand until the picture is made anew. */
+const BY_HAND: ReadonlySet<RuleId> = new Set<RuleId>([
+  'cover-backdrop',
+  'fill-unknown',
+  'profile',
+  'credit',
+  'alt-text',
+])
+
+/**
+ * Whether what can be set against a broken rule has been set, so that the picture, which is out of date by that, is
+ * likely to keep to it when it is made.
+ */
+function isRemedied({ state, destination, shot, rendition }: DeliveryItem, rule: RuleId): boolean {
+  if (state !== 'out-of-date' || !rendition) return false
+  if (BY_HAND.has(rule)) return true
+  const { outlet, placement } = destination
+  if (rule === 'too-few-pixels' && mayEnlarge(shot, destination.id)) return true
+  if (rule === 'bytes') return placement.leastQualityPct < rendition.qualityPct
+  return outlet !== null && remedyFor(rule, outlet, placement) === null
+}
+
+const mayEnlarge = ({ touches }: Shot, placementId: string): boolean =>
+  touches.frame?.[PER_PLACEMENT]?.[placementId]?.enlarge === true
+
+function deedFor(
+  rule: RuleId,
+  outlet: Outlet,
+  placements: readonly Placement[],
+  breaking: readonly DeliveryItem[],
+): RemedyAction | null {
+  const remedy = remedyForAll(rule, outlet, placements)
+  if (!remedy) return null
+  // It is right for those that are too small; set for all, the others would be made anew for nothing.
+  if (rule === 'too-few-pixels') return { kind: 'enlarge', words: remedy.words, items: breaking }
+  return { kind: 'set-outlet', words: remedy.words, outlet: remedy.outlet }
 }
 
 /** The remedy for all placements whose pictures break a rule, one after the other. */
@@ -123,7 +164,7 @@ function unread({ items }: DeliveryPlan): DeliveryDecision[] {
   ]
 }
 
-function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
+function notReady(view: ShootRows, { items }: DeliveryPlan): DeliveryDecision[] {
   const kinds = [
     ['missing', strings.notMade],
     ['out-of-date', strings.outOfDate],
@@ -144,7 +185,12 @@ function notReady({ items }: DeliveryPlan): DeliveryDecision[] {
             : strings.countOfTotalWithCount(those.length, items.length),
         remedy: strings.makeThemOrDeliverWithout,
         shots,
-        deed: { kind: 'make', words: strings.make(those.length), shots },
+        deed: {
+          kind: 'make',
+          // A shot is made whole, what is set aside as well.
+          words: strings.make(countStale(shots, recipeOf(view), view.renditions)),
+          shots,
+        },
       },
     ]
   })

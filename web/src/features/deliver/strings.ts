@@ -13,6 +13,8 @@ export const strings = {
   sendAnyway: 'Send anyway',
 
   // DecisionList
+  settled: (title: string): string => `${title}: settled`,
+  mayBeEnlarged: (count: number): string => `${countOf(count, 'picture')} may be enlarged`,
   itCouldntBeDone: 'It couldn’t be done',
   nothingToDecide: 'Nothing to decide.',
   toDecideFirst: 'To decide first',

@@ -114,12 +114,49 @@ export async function keepFailure(
   })
 }
 
+/**
+ * Puts earlier versions of a shot's renditions back that were made by the very settings that are wanted now, where
+ * their files are still here.
+ *
+ * @returns the placements of which there was one.
+ */
+export async function putBack(
+  { run, shot, plan, placements }: Pick<MadeShot, 'run' | 'shot' | 'plan' | 'placements'>,
+  db: Database,
+): Promise<ReadonlySet<string>> {
+  const found = new Set<string>()
+  await db.transaction('rw', db.renditions, db.contents, async () => {
+    for (const placement of placements) {
+      const slot = { shotId: shot.id, briefId: run.briefId, placementId: placement.id }
+      const versions = await db.renditions
+        .where('id')
+        .startsWith(`${slotOf(slot)}/`)
+        .toArray()
+      const key = renditionKey(plan, placement)
+      const earlier = versions.filter((row) => row.standing === 'earlier' && row.key === key).at(-1)
+      if (!earlier || !(await db.contents.get(earlier.fileHash))) continue
+      for (const { id, standing } of versions)
+        if (standing === 'current') await db.renditions.update(id, { standing: 'earlier' })
+      await db.renditions.update(earlier.id, { standing: 'current', standsFor: null })
+      found.add(placement.id)
+    }
+  })
+  return found
+}
+
+/** Keeps that all that was to be made of a shot was found again; so many renditions. */
+export const keepFound = (run: Run, item: RunItem, made: number, db: Database): Promise<void> =>
+  keepDone(run, item, made, db)
+
 /** Keeps that there was nothing to be done for a shot: it has gone, or all of it is up to date. */
-export async function keepNothing(run: Run, item: RunItem, db: Database): Promise<void> {
+export const keepNothing = (run: Run, item: RunItem, db: Database): Promise<void> =>
+  keepDone(run, item, 0, db)
+
+async function keepDone(run: Run, item: RunItem, made: number, db: Database): Promise<void> {
   await db.transaction('rw', db.runs, db.runItems, async () => {
     const now = await db.runs.get(run.id)
     if (now?.state !== 'running') throw new CancelledError()
     await db.runItems.update(item.id, { state: 'done' })
-    await db.runs.update(run.id, { done: now.done + 1 })
+    await db.runs.update(run.id, { done: now.done + 1, made: now.made + made })
   })
 }

@@ -23,7 +23,7 @@ import {
 import { assetsOf } from '../assets'
 import { describeError } from '../../notices'
 import { shotInView } from '../inView'
-import { keepFailure, keepNothing, keepResult } from './keepResult'
+import { keepFailure, keepFound, keepNothing, keepResult, putBack } from './keepResult'
 import { strings } from '../strings'
 
 /** A shot of a run, with what it is called. */
@@ -97,9 +97,13 @@ async function makeShot(
     .equals(shot.id)
     .filter(({ standing }) => standing === 'current')
     .toArray()
-  const placements = stalePlacements(shot, recipe, bySlot(present))
-  if (placements.length === 0) return keepNothing(run, item, db)
+  const stale = stalePlacements(shot, recipe, bySlot(present))
+  if (stale.length === 0) return keepNothing(run, item, db)
   const plan = planOf(shot, recipe)
+  // What was made before by the same settings is found again.
+  const found = await putBack({ run, shot, plan, placements: stale }, db)
+  const placements = stale.filter(({ id }) => !found.has(id))
+  if (placements.length === 0) return keepFound(run, item, found.size, db)
   const original = await db.originals.get(shot.originalHash)
   const failed = (error: unknown): Promise<void> =>
     keepFailure({ run, item, shot, workedMs: lap() }, describeError(error), db)

@@ -120,6 +120,29 @@ describe('a run', () => {
     expect((await openRuns(db)).map(({ state }) => state)).toEqual(['paused', 'paused', 'paused'])
   })
 
+  test('finds again what was made before by the same settings', async () => {
+    await workOnRun(await startOver(['a']), playedJobs(render), playedTab(), db)
+    const { steps } = SHOP_WHITE
+    const light = { ...steps.light, exposureEv: 1 }
+    const brighter = { ...BRIEF, brief: { ...SHOP_WHITE, steps: { ...steps, light } } }
+    const again = async (brief: BriefRow, jobs = playedJobs((job) => render(job, 2))) => {
+      await startRun(shootId('s'), [shotId('a')], brief, db)
+      const end = await workOnRun((await openRuns(db))[0]!.id, jobs, playedTab(), db)
+      return { end, asked: jobs.asked.length }
+    }
+    await again(brighter)
+    expect(await madeOf('a')).toEqual(['card 2', 'page 2'])
+    // Undone: nothing is made, and the first version stands.
+    const { end, asked } = await again(BRIEF)
+    expect([end, asked]).toEqual([{ kind: 'finished', made: 2, failed: 0 }, 0])
+    expect(await madeOf('a')).toEqual(['card 1', 'page 1'])
+    // Of what was freed, the file has to be made.
+    const second = await db.renditions.filter((row) => row.version === 2).toArray()
+    for (const row of second) await db.contents.delete(row.fileHash)
+    expect((await again(brighter)).asked).toBe(1)
+    expect(await madeOf('a')).toEqual(['card 3', 'page 3'])
+  })
+
   test('begins by itself over what has never been made, where the shoot wants it', async () => {
     const id = await startOver(['a'])
     await workOnRun(id, playedJobs(render), playedTab(), db)
