@@ -113,3 +113,27 @@ test('a picture has another key with whatever it is drawn of: settings, lighting
   const named = shotRow('a', { words: { file: 'hero', alt: null } })
   expect(keyOf(named, viewOf([named]))).toBe(keyOf(shots[0]!, viewOf()))
 })
+
+test('what somebody sees is drawn first, and a run that changes other rows stops nothing', async () => {
+  const { useMaking, useSeen, keyOf, useTiles } = tilesOf()
+  const many = Array.from({ length: 8 }, (_, i) => shotRow(`m${i}`))
+  await database.originals.bulkPut(
+    many.map(({ originalHash }) => ({ hash: originalHash, blob: new Blob(['photograph']) })),
+  )
+  const view = viewOf(many)
+  renderHook(() => useSeen(keyOf(many[6]!, view)))
+  const { rerender } = renderHook(({ now }) => useMaking(now, many, true), {
+    initialProps: { now: view },
+  })
+  await asked(4)
+  expect(jobs.asked[0]!.job).toMatchObject({ plan: { original: many[6]!.originalHash } })
+  // Renditions come in: other rows, the same pictures.
+  rerender({ now: { ...view, renditions: new Map() } })
+  await act(async () => {
+    for (const { finish } of jobs.asked.slice(0, 4)) finish(DRAWN)
+    await vi.waitFor(() => expect(useTiles.getState().tiles.size).toBe(4))
+  })
+  await asked(8)
+  const originals = jobs.asked.map(({ job }) => 'plan' in job && job.plan.original)
+  expect(new Set(originals).size).toBe(8)
+})

@@ -1,6 +1,6 @@
 import { derived, type Recipe } from '@cloudbank/core/shoot'
 import { planOf, recipeOf, sharedSteps } from '../work/model'
-import { useEffect, useMemo } from 'react'
+import { useEffect } from 'react'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
 import { CancelledError, viewKey, type ViewName } from '@cloudbank/core/engine'
 import { database, type ShootView, type Shot } from '../data'
@@ -37,8 +37,19 @@ export interface LensTiles<Facts = unknown> {
   readonly keyOf: (shot: Shot, view: ShootView) => string
   /** Makes what is missing of these shots, in the workers, for as long as it is wanted or till stopped. */
   readonly useMaking: (view: ShootView, shots: readonly Shot[], wanted: boolean) => void
+  /** Says that a picture is on the screen: it is made before those that are not. */
+  readonly useSeen: (key: string) => void
   /** Stops the making, or goes on with it. */
   readonly setStopped: (stopped: boolean) => void
+}
+
+/** Pictures that are asked for at once: as many as keep the workers busy. */
+const AT_ONCE = 4
+
+interface Wanted {
+  readonly key: string
+  readonly shot: Shot
+  readonly view: ShootView
 }
 
 /**
@@ -60,40 +71,82 @@ export function lensTiles<Facts>(
     return keys(shot, sharedSteps(shot, recipe), recipe)
   }
 
-  function useMaking(view: ShootView, shots: readonly Shot[], wanted: boolean): void {
+  /** What is to be made, by key; what is being made, and what could not be. */
+  const wanted = new Map<string, Wanted>()
+  const atWork = new Map<string, AbortController>()
+  const failures = new Set<string>()
+  /** Pictures that somebody sees, or would: they come first. */
+  const inSight = new Set<string>()
+
+  function useMaking(view: ShootView, shots: readonly Shot[], isWanted: boolean): void {
     const stopped = useTiles((state) => state.stopped)
     useEffect(() => {
-      if (!wanted) setStopped(false)
-    }, [wanted])
-    const missing = useMemo(() => {
-      if (!wanted || stopped) return []
-      const { tiles } = useTiles.getState()
-      return shots.filter((shot) => !tiles.has(keyOf(shot, view)))
-    }, [view, shots, wanted, stopped])
-    const names = missing.map((shot) => keyOf(shot, view)).join()
+      if (!isWanted) setStopped(false)
+    }, [isWanted])
+    const goes = isWanted && !stopped
     useEffect(() => {
-      if (missing.length === 0) return
-      const control = new AbortController()
-      let left = missing.length
-      const tell = (count: number | null): void => useTiles.setState({ left: count })
-      tell(left)
-      const done = (): void => {
-        left--
-        if (!control.signal.aborted) tell(left > 0 ? left : null)
-      }
-      for (const shot of missing)
-        makeOne(shot, view, control.signal)
-          .catch((error: unknown) => {
-            if (error instanceof CancelledError || control.signal.aborted) return
-            useNotices.getState().say(failed(shot.fileName))
-          })
-          .finally(done)
-      return () => {
+      want(goes ? missingOf(view, shots) : [])
+    }, [view, shots, goes])
+    useEffect(() => {
+      if (!goes) return
+      failures.clear()
+      return () => want([])
+    }, [goes])
+  }
+
+  function missingOf(view: ShootView, shots: readonly Shot[]): Wanted[] {
+    const { tiles } = useTiles.getState()
+    return shots
+      .map((shot) => ({ key: keyOf(shot, view), shot, view }))
+      .filter(({ key }) => !tiles.has(key) && !failures.has(key))
+  }
+
+  /** Goes on with those that are wanted still, ends the others, and begins what is new. */
+  function want(missing: readonly Wanted[]): void {
+    wanted.clear()
+    for (const one of missing) wanted.set(one.key, one)
+    for (const [key, control] of atWork)
+      if (!wanted.has(key)) {
         control.abort()
-        tell(null)
+        atWork.delete(key)
       }
-      // eslint-disable-next-line react-hooks/exhaustive-deps -- the names say all about what is missing
-    }, [names])
+    begin()
+  }
+
+  function begin(): void {
+    useTiles.setState({ left: wanted.size > 0 ? wanted.size : null })
+    while (atWork.size < AT_ONCE) {
+      const open = [...wanted.keys()].filter((key) => !atWork.has(key))
+      const key = open.find((one) => inSight.has(one)) ?? open[0]
+      if (key === undefined) return
+      void make(wanted.get(key)!)
+    }
+  }
+
+  async function make({ key, shot, view }: Wanted): Promise<void> {
+    const control = new AbortController()
+    atWork.set(key, control)
+    try {
+      await makeOne(shot, view, control.signal)
+    } catch (error) {
+      if (error instanceof CancelledError || control.signal.aborted) return
+      failures.add(key)
+      useNotices.getState().say(failed(shot.fileName))
+    } finally {
+      // Another may be at work on it by now.
+      if (atWork.get(key) === control) {
+        atWork.delete(key)
+        wanted.delete(key)
+        begin()
+      }
+    }
+  }
+
+  function useSeen(key: string): void {
+    useEffect(() => {
+      inSight.add(key)
+      return () => void inSight.delete(key)
+    }, [key])
   }
 
   async function makeOne(shot: Shot, view: ShootView, signal: AbortSignal): Promise<void> {
@@ -126,5 +179,5 @@ export function lensTiles<Facts>(
   }
 
   const setStopped = (stopped: boolean): void => useTiles.setState({ stopped })
-  return { useTiles, keyOf, useMaking, setStopped }
+  return { useTiles, keyOf, useMaking, useSeen, setStopped }
 }

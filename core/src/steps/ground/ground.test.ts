@@ -1,11 +1,21 @@
 import { describe, expect, test } from 'vitest'
 import type { CutMatte } from '../../matte'
-import { linearRaster, planeF32, planeU8, srgbOfLinear, type PlaneF32 } from '../../raster'
+import {
+  linearRaster,
+  planeF32,
+  planeU8,
+  squaredDistance,
+  srgbOfLinear,
+  type PlaneF32,
+  type PlaneU8,
+  type Size,
+} from '../../raster'
 import { photographSource } from '../../source'
 import { paintGradient } from './gradient'
 import { madeShadow, type ShadowShape } from './madeShadow'
 import { ownBackdrop } from './ownBackdrop'
 import { reflectionOf } from './reflection'
+import { shadowOfProduct } from './shadowOfProduct'
 import { standingOf } from './standing'
 
 const SIDE = 200
@@ -200,7 +210,8 @@ describe('a photograph’s own shadow', () => {
     atBorder: 'clear',
     alphas: [{ sidePx: width, area, plane }],
   }
-  const { shadow, colour } = ownBackdrop(photographSource(srgbOfLinear(photograph)), matte)
+  const { shadow: found, colour } = ownBackdrop(photographSource(srgbOfLinear(photograph)), matte)
+  const shadow = found!
 
   test('is lifted as dark as it is, without uneven light and dirt', () => {
     let worst = 0
@@ -227,3 +238,85 @@ describe('a photograph’s own shadow', () => {
     PAPER.forEach((value, c) => expect(colour[c]! / (value * 0.95)).toBeCloseTo(1, 1))
   })
 })
+
+describe('the shadow of a product', () => {
+  const size = { width: 300, height: 200 }
+  const side = 300
+  /** A product of 60 by 80 px, in the middle at the left. */
+  const isProduct = (x: number, y: number): boolean => x >= 60 && x < 120 && y >= 60 && y < 140
+  const near = squaredDistance(planeOf8(size, isProduct))
+  /** Darkness that falls off smoothly to the right of the product's foot; it goes on under it. */
+  const soft = (x: number, y: number): number =>
+    0.5 * Math.exp(-((Math.max(0, x - 120) / 45) ** 2) - ((y - 130) / 22) ** 2) * (x < 40 ? 0 : 1)
+  const found = (at: (x: number, y: number) => number): PlaneF32 | null => {
+    const dark = planeF32(size)
+    for (let y = 0, i = 0; y < size.height; y++)
+      for (let x = 0; x < size.width; x++, i++) dark.data[i] = Math.min(1, soft(x, y) + at(x, y))
+    return shadowOfProduct(dark, near, 0.006 * side)
+  }
+  const none = (): number => 0
+
+  test('stays as it is where it is smooth and joined to the product', () => {
+    const shadow = found(none)!
+    for (const [x, y] of [
+      [125, 130],
+      [150, 130],
+      [150, 120],
+    ] as const)
+      expect(at(shadow, x, y)).toBeCloseTo(soft(x, y), 1)
+  })
+
+  test('has nothing of seams, of a card beside the product, or of where a table ends', () => {
+    const plain = found(none)!
+    for (const [name, other, places] of [
+      [
+        'a seam',
+        (_x: number, y: number) => (Math.abs(y - 30) < 2 ? 0.4 : 0),
+        [
+          [200, 30],
+          [30, 30],
+        ],
+      ],
+      [
+        'a card',
+        (x: number, y: number) => (x > 225 && x < 275 && y > 20 && y < 70 ? 0.5 : 0),
+        [
+          [250, 45],
+          [230, 60],
+        ],
+      ],
+      [
+        'a cove',
+        (_x: number, y: number) => 0.15 * Math.exp(-(((y - 90) / 12) ** 2)),
+        [
+          [250, 90],
+          [20, 90],
+        ],
+      ],
+    ] as const) {
+      const shadow = found(other)!
+      for (const [x, y] of places)
+        expect(at(shadow, x, y), `${name} at ${x}, ${y}`).toBeLessThan(0.02)
+      expect(at(shadow, 140, 130), name).toBeCloseTo(at(plain, 140, 130), 1)
+    }
+  })
+
+  test('is none where the backdrop is a pattern, or dark to its border all along', () => {
+    const bricks = (x: number, y: number): number =>
+      (Math.floor(x / 30) + Math.floor(y / 20)) % 2 === 0 && !isProduct(x, y) ? 0.4 : 0
+    expect(found(bricks)).toBeNull()
+    expect(found((x, y) => (x > 130 || y > 150 ? 0.3 : 0))).toBeNull()
+  })
+
+  test('is none where nothing is dark', () => {
+    expect(shadowOfProduct(planeF32(size), near, 2)).toBeNull()
+  })
+})
+
+/** A mask of where something is. */
+function planeOf8(size: Size, isThere: (x: number, y: number) => boolean): PlaneU8 {
+  const mask = planeU8(size)
+  for (let i = 0; i < mask.data.length; i++)
+    mask.data[i] = isThere(i % size.width, Math.floor(i / size.width)) ? 1 : 0
+  return mask
+}

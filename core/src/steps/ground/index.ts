@@ -22,6 +22,7 @@ import type { Behind as PlannedBehind, RenditionPlan } from '../renditionPlan'
 import { LIFT } from '../cut/lift'
 import { defineStep } from '../step'
 import { GROUND_CONTROLS } from './controls'
+import { GROUND_FINDINGS } from './findings'
 import { paintGradient } from './gradient'
 import { groundPicture, paintPicture } from './groundPicture'
 import { madeShadow } from './madeShadow'
@@ -41,7 +42,7 @@ export const ground = defineStep({
   own: z.strictObject({}),
   controls: GROUND_CONTROLS,
   perPlacement: GroundSettings.keyof().options,
-  findings: {},
+  findings: GROUND_FINDINGS,
   describe: ({ behind, shadow, reflectionPct }) =>
     [
       describeBehind(behind),
@@ -77,7 +78,12 @@ export const ground = defineStep({
     const behind = plannedBehind(settings.behind, draft, facts, assets)
     const lift = facts.of(LIFT)
     if (behind.kind === 'original' || !lift) return { ...draft, behind }
-    return { ...draft, behind, passes: [...draft.passes, lift, ...standing(settings, facts)] }
+    const findings =
+      settings.shadow === 'kept' && facts.of(OWN_BACKDROP)?.().shadow === null
+        ? [...draft.findings, { code: 'no-own-shadow' } as const]
+        : draft.findings
+    const passes = [...draft.passes, lift, ...standing(settings, facts)]
+    return { ...draft, behind, findings, passes }
   },
 })
 
@@ -99,7 +105,8 @@ const shadowPart = ({
   contactPct,
 }: GroundSettings) =>
   shadow === 'kept'
-    ? { shadow, shadowPct }
+    ? // 2: what is no shadow of the product is left out.
+      { shadow, shadowPct, engine: 2 }
     : { shadow, shadowPct, shadowAngleDeg, shadowLengthPct, shadowSoftPct, contactPct }
 
 const reflectionPart = ({
@@ -210,6 +217,7 @@ function standing(settings: GroundSettings, facts: ShotFacts): Pass[] {
       layer: 'stand',
       paint: (picture, { window, photograph }) => {
         const whole = own().shadow
+        if (!whole) return
         const part = pixelsOf(fractionsOf(window, photograph), whole)
         const dark = resamplePlane(whole, part, planeF32(picture), LINEAR)
         layShadow(picture, dark, made.strength)

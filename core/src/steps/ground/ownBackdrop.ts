@@ -1,7 +1,6 @@
 import { defineFact } from '../../facts'
 import { alphaOver, type CutMatte } from '../../matte'
 import {
-  components,
   labOfLinear,
   labToLinear,
   LINEAR,
@@ -21,6 +20,7 @@ import {
 import type { Source } from '../../source'
 import { fitTrend } from '../cut/trend'
 import { pullPush } from '../cut/inpaint'
+import { shadowOfProduct } from './shadowOfProduct'
 
 /** Longer side at which a shadow is lifted, in pixels. */
 const SIDE_PX = 520
@@ -28,13 +28,8 @@ const SIDE_PX = 520
 const PLATE_SIDE_PX = 160
 /** About the product this much of the longer side may be mixed with it. */
 const RIM = 0.006
-/** Darkness below this is uneven light, and up to the second nothing is taken off it. */
-const NOTHING = 0.025
-const ALL = 0.08
-/** What belongs to the product's shadow is this dark somewhere, and joined to the product. */
-const SEED = 0.06
-/** A shadow ends softly within this share of the longer side from the photograph's border. */
-const BORDER = 0.04
+/** On a backdrop of less light than this, relative to white, darkness is noise. */
+const MIN_LIGHT = 0.03
 /** Rounds in which the bare backdrop and what is none are told apart. */
 const ROUNDS = 6
 /** What is this much darker or brighter than the bare backdrop is left out, in its usual spread … */
@@ -47,8 +42,8 @@ const TEXTURE = 0.003
 
 /** What a photograph's own backdrop gives to a new ground. */
 export interface OwnBackdrop {
-  /** Darkness, 0…1, of the product's shadow over the whole photograph. */
-  readonly shadow: PlaneF32
+  /** Darkness, 0…1, of the product's shadow over the whole photograph; null where what is dark there is no shadow of it. */
+  readonly shadow: PlaneF32 | null
   /** The backdrop's colour in linear light, without shade. */
   readonly colour: Rgb
 }
@@ -86,7 +81,9 @@ export function ownBackdrop(source: Source, matte: CutMatte): OwnBackdrop {
   const filled = planeF32(picture, pullPush(dark.data, known, picture.width, picture.height, 1))
   const radius = TEXTURE * Math.max(picture.width, picture.height)
   softenPlane(filled, radius, new Float32Array(filled.data.length))
-  return { shadow: ofProduct(filled, near, rim), colour: colourOf(plate) }
+  const colour = colourOf(plate)
+  const isDark = luminance(colour) < MIN_LIGHT
+  return { shadow: isDark ? null : shadowOfProduct(filled, near, rim), colour }
 }
 
 /**
@@ -128,35 +125,6 @@ function darkness(picture: LinearRgba, bare: LinearRgba): PlaneF32 {
       Math.max(0, 1 - lightAt(picture, p) / Math.max(1e-4, lightAt(bare, p))),
     )
   return dark
-}
-
-/** What of the darkness is joined to the product, without what is merely uneven. */
-function ofProduct(dark: PlaneF32, near: PlaneF32, rim: number): PlaneF32 {
-  const { width, height } = dark
-  const side = Math.max(width, height)
-  const present = planeU8(dark)
-  for (let i = 0; i < present.data.length; i++)
-    present.data[i] = dark.data[i]! > NOTHING || near.data[i]! <= rim * rim ? 1 : 0
-  const { labels, list } = components(present, true)
-  const touches = list.map(() => false)
-  const isDark = list.map(() => false)
-  for (let i = 0; i < labels.length; i++) {
-    const k = labels[i]! - 1
-    if (k < 0) continue
-    if (near.data[i] === 0) touches[k] = true
-    if (dark.data[i]! > SEED) isDark[k] = true
-  }
-  const shadow = planeF32(dark)
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++, i++) {
-      const k = labels[i]! - 1
-      if (k < 0 || !touches[k] || !isDark[k]) continue
-      const t = Math.min(1, Math.max(0, (dark.data[i]! - NOTHING) / (ALL - NOTHING)))
-      const border = Math.min(x + 0.5, y + 0.5, width - x - 0.5, height - y - 0.5)
-      const inside = Math.min(1, border / (BORDER * side))
-      shadow.data[i] = dark.data[i]! * t * t * (3 - 2 * t) * inside
-    }
-  return shadow
 }
 
 /** The median of the bare backdrop, a channel at a time. */

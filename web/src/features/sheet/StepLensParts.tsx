@@ -13,8 +13,9 @@ const useTile = ({ lens: { tiles }, shot, view }: Props) =>
 
 /** A shot as a step's lens has it; what stands in for it until it is made. */
 export function LensPicture({ children, ...props }: Props & { readonly children: ReactNode }) {
-  const { lens, shot } = props
+  const { lens, shot, view } = props
   const tile = useTile(props)
+  lens.tiles.useSeen(lens.tiles.keyOf(shot, view))
   return tile ? <lens.Picture tile={tile} shot={shot} /> : children
 }
 
