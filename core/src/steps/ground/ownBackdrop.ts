@@ -1,3 +1,5 @@
+import { CARD, markCards } from '../../cards'
+import { barriers, edgeContrast, sharpEdges } from '../../edges'
 import { defineFact } from '../../facts'
 import { alphaOver, type CutMatte } from '../../matte'
 import {
@@ -15,6 +17,7 @@ import {
   type LabPicture,
   type LinearRgba,
   type PlaneF32,
+  type PlaneU8,
   type Rgb,
 } from '../../raster'
 import type { Source } from '../../source'
@@ -78,12 +81,24 @@ export function ownBackdrop(source: Source, matte: CutMatte): OwnBackdrop {
     bare.data.set([...labToLinear([plate[i * 3]!, plate[i * 3 + 1]!, plate[i * 3 + 2]!]), 1], i * 4)
   const dark = darkness(picture, resampleLinear(bare, wholeOf(bare), linearRaster(picture), LINEAR))
   const known = Float32Array.from(dark.data, (_, i) => (covered(i) ? 0 : 1))
+  const cards = cardsIn(picture, alpha)
+  for (let i = 0; i < dark.data.length; i++) if (cards.data[i] !== CARD.none) dark.data[i] = 0
   const filled = planeF32(picture, pullPush(dark.data, known, picture.width, picture.height, 1))
   const radius = TEXTURE * Math.max(picture.width, picture.height)
   softenPlane(filled, radius, new Float32Array(filled.data.length))
   const colour = colourOf(plate)
   const isDark = luminance(colour) < MIN_LIGHT
   return { shadow: isDark ? null : shadowOfProduct(filled, near, rim), colour }
+}
+
+/** Grey cards beside the product, and the room for their holders. */
+function cardsIn(picture: LinearRgba, alpha: PlaneF32): PlaneU8 {
+  const lab = labOfLinear(picture)
+  const { sharp } = edgeContrast(sharpEdges(lab), alpha)
+  const barrier = barriers(sharp, Math.max(picture.width, picture.height))
+  // An even, rectangular product is no card.
+  for (let i = 0; i < alpha.data.length; i++) if (alpha.data[i]! > 0.02) barrier.data[i] = 1
+  return markCards(lab, barrier, alpha)
 }
 
 /**
