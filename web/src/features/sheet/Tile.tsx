@@ -104,7 +104,10 @@ export const Tile = memo(function Tile(props: TileProps) {
           {props.why !== '' && <i data-why="look" />}
           <span title={shot.fileName}>{shot.angle ?? shot.fileName}</span>
           {(lens !== 'photo' || px >= WITH_WEIGHT_PX || shot.failure !== null) && (
-            <span>
+            <span
+              className={lens === 'light' ? 'is-long' : undefined}
+              title={lens === 'light' ? reading(props) : undefined}
+            >
               {stepLens ? (
                 <LensReading lens={stepLens} shot={shot} view={props.view} />
               ) : (
@@ -156,11 +159,9 @@ function reading({ shot, rendition, lens, reading: light }: TileProps): string {
   return fill === null ? 'whole' : formatPercent(fill)
 }
 
-/** “cast 3.2, −0.8 EV”. */
+/** “cast 3.2”; “3.2, −0.8 EV” where the light is off as well, for there is little room. */
 function describeReading({ chroma, ev }: LightReading): string {
-  const parts = [
-    chroma === null ? null : `cast ${chroma.toFixed(1)}`,
-    ev === null || Math.abs(ev) < 0.05 ? null : `${formatSigned(ev, 1)} EV`,
-  ]
-  return parts.filter((part) => part !== null).join(', ')
+  const off = ev === null || Math.abs(ev) < 0.05 ? null : `${formatSigned(ev, 1)} EV`
+  if (chroma === null) return off ?? ''
+  return off === null ? `cast ${chroma.toFixed(1)}` : `${chroma.toFixed(1)}, ${off}`
 }
