@@ -76,6 +76,23 @@ describe('a rule that is broken', () => {
     expect(after).toEqual(expect.arrayContaining(['pinfold-bazaar/format', 'out-of-date']))
   })
 
+  test('of several sizes is said of a placement, with the smallest and the largest', () => {
+    const view = viewOf(mugs, withOutlets(bazaar))
+    expect(ids(view)).toEqual([])
+    const smaller = withRows(view, (row) =>
+      isOf(row, 'top') ? { ...row, width: 402, height: 380 } : row,
+    )
+    const one = decided(smaller).find(({ id }) => id.startsWith('sizes/'))!
+    expect(one.title).toBe('listing: pictures of several sizes')
+    expect(one.figures).toMatch(/^longer sides of 402 to \d+ px$/)
+    expect(angles(one.shots)).toEqual(['top'])
+    // A few pixels are no other size.
+    const alike = withRows(view, (row) =>
+      isOf(row, 'top') ? { ...row, width: row.width - 20 } : row,
+    )
+    expect(ids(alike)).toEqual([])
+  })
+
   test('says two values, and of more the first and how many others', () => {
     const sides = new Map([
       ['front', 1200],

@@ -49,6 +49,7 @@ export function decisionsFor(view: ShootRows, plan: DeliveryPlan): DeliveryDecis
     ...brokenRules(plan),
     ...unread(plan),
     ...notReady(view, plan),
+    ...mixedSizes(plan),
     ...foundIn(view, plan),
     ...descriptions(plan),
   ].sort(
@@ -191,6 +192,35 @@ function notReady(view: ShootRows, { items }: DeliveryPlan): DeliveryDecision[] 
           words: strings.make(countStale(shots, recipeOf(view), view.renditions)),
           shots,
         },
+      },
+    ]
+  })
+}
+
+/** Pictures of one placement whose longer sides differ by less than this share count as of one size. */
+const SAME_SIZE = 0.05
+
+/** Placements whose pictures are not of one size: those beside larger ones look small where they are shown. */
+function mixedSizes({ destinations, items }: DeliveryPlan): DeliveryDecision[] {
+  return destinations.flatMap(({ id, placement }): DeliveryDecision[] => {
+    const sized = items.flatMap(({ destination, state, shot, rendition }) =>
+      destination.id === id && state === 'ready' && rendition
+        ? [{ shot, sidePx: Math.max(rendition.width, rendition.height) }]
+        : [],
+    )
+    const sides = sized.map(({ sidePx }) => sidePx)
+    const [least, most] = [Math.min(...sides), Math.max(...sides)]
+    const small = sized.filter(({ sidePx }) => sidePx < most * (1 - SAME_SIZE))
+    if (small.length === 0) return []
+    return [
+      {
+        id: `sizes/${id}`,
+        weight: 'look',
+        title: strings.mixedSizes(placement.name),
+        figures: strings.fromTo(least, most),
+        remedy: strings.chooseSizeThatAllHave,
+        shots: small.map(({ shot }) => shot),
+        deed: null,
       },
     ]
   })

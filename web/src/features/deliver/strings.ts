@@ -100,6 +100,9 @@ export const strings = {
   returnThem: 'Return them',
 
   // decisions
+  mixedSizes: (placement: string): string => `${placement}: pictures of several sizes`,
+  fromTo: (least: number, most: number): string => `longer sides of ${least} to ${most} px`,
+  chooseSizeThatAllHave: 'Choose a size that all photographs have, or allow enlarging.',
   andOtherValues: (value: string | number, value2: string | number): string =>
     `${value} and ${value2} other values`,
   notChecked: 'Not checked',
