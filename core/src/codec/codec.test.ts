@@ -46,6 +46,25 @@ describe('readFileFacts', () => {
     expect(problemOf(bytes.subarray(0, Math.floor(bytes.length * 0.6)))).toBe('cut-short')
   })
 
+  test('reads a JPEG over the fill bytes that may stand before its markers, and no head without end', async () => {
+    const plain = new Uint8Array(
+      await noise(120, 80).jpeg().withMetadata({ orientation: 6 }).toBuffer(),
+    )
+    const fill = [0xff, 0xff, 0xff]
+    const filled = Uint8Array.from([...plain.subarray(0, 2), ...fill, ...plain.subarray(2)])
+    const decoded = await sharp(filled).metadata()
+    expect([decoded.width, decoded.height]).toEqual([120, 80])
+    expect(readFileFacts(filled)).toEqual({
+      type: 'jpeg',
+      width: 80,
+      height: 120,
+      bytes: filled.length,
+    })
+    expect(problemOf(Uint8Array.from([0xff, 0xd8, ...new Array<number>(5000).fill(0xff)]))).toBe(
+      'not-a-picture',
+    )
+  })
+
   test('0 bytes, text and other kinds of file have each their reason', async () => {
     expect(problemOf(new Uint8Array(0))).toBe('empty')
     expect(problemOf(new TextEncoder().encode('not a picture at all'))).toBe('not-a-picture')

@@ -1,5 +1,6 @@
 import { imageSize } from 'image-size'
 import { FileError } from './fileError'
+import { joined } from './joined'
 import type { FileType } from './formats'
 import { LIMITS } from './limits'
 
@@ -52,9 +53,17 @@ export function readFileFacts(bytes: Uint8Array): FileFacts {
     : { type, width, height, bytes: bytes.length }
 }
 
-function sniff(
-  bytes: Uint8Array,
-): { type: string; width: number; height: number; orientation: number | undefined } | null {
+interface Sniffed {
+  readonly type: string
+  readonly width: number
+  readonly height: number
+  readonly orientation: number | undefined
+}
+
+const sniff = (bytes: Uint8Array): Sniffed | null =>
+  read(bytes) ?? (bytes[0] === 0xff && bytes[1] === 0xd8 ? read(withoutFill(bytes)) : null)
+
+function read(bytes: Uint8Array): Sniffed | null {
   try {
     const { type, width, height, orientation } = imageSize(bytes)
     return type && width > 0 && height > 0 ? { type, width, height, orientation } : null
@@ -62,6 +71,26 @@ function sniff(
     // The library throws for every kind of not-a-picture; which one does not matter here.
     return null
   }
+}
+
+/**
+ * The head of a JPEG, up to its scan, without the fill bytes that may stand before any marker (ITU-T T.81, B.1.1.2):
+ * the library that reads sizes knows nothing of them.
+ */
+function withoutFill(bytes: Uint8Array): Uint8Array {
+  const parts: Uint8Array[] = [bytes.subarray(0, 2)]
+  let at = 2
+  while (at + 4 <= bytes.length && bytes[at] === 0xff) {
+    if (bytes[at + 1] === 0xff) {
+      at++
+      continue
+    }
+    const end = at + 2 + ((bytes[at + 2]! << 8) | bytes[at + 3]!)
+    parts.push(bytes.subarray(at, end))
+    if (bytes[at + 1] === 0xda) break
+    at = end
+  }
+  return joined(parts)
 }
 
 /** Whether the file has its end. Decoders pass over a missing one and fill the rest with grey. */
