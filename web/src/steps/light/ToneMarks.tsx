@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { median } from '@cloudbank/core/raster'
 import type { OwnControlProps } from '../../stage/controls'
 import { litReading, siblingReadings, toneOfL } from './litReadings'
+import { laidApart } from './laidApart'
 import { TONES_HEIGHT, TONES_WIDTH } from './toneScale'
 import { strings } from './strings'
 
@@ -58,16 +59,13 @@ export function ToneMarks({ marks }: { marks: readonly ToneMark[] }) {
   ))
 }
 
-/** The words of the marks, under the tones. */
+/** The words of the marks, under the tones, beside each other where two marks are close. */
 export const ToneMarkWords = ({ marks }: { marks: readonly ToneMark[] }) => (
   <div className="tone-words">
-    {marks.map(
-      ({ at, words }) =>
-        words !== null && (
-          <span key={words} style={{ left: `${Math.min(92, Math.max(8, at * 100))}%` }}>
-            {words}
-          </span>
-        ),
-    )}
+    {laidApart(marks).map(({ words, centrePct }) => (
+      <span key={words} style={{ left: `${centrePct}%` }}>
+        {words}
+      </span>
+    ))}
   </div>
 )
