@@ -1,5 +1,6 @@
 import type { OutletRules } from '@cloudbank/core/outlets'
-import { BlankChoice, NumberInput } from '../ui/fields'
+import { BlankChoice } from '../ui/blanks'
+import { NumberInput } from '../ui/fields'
 import { ColourInput } from './PlacementLook'
 import { strings } from './strings'
 
