@@ -136,6 +136,7 @@ test('a line along what is level turns the picture, four corners make a rectangl
     .toBeCloseTo(50, -0.5)
   await page.getByRole('button', { name: /^Undo/ }).click()
   await page.getByRole('button', { name: 'Line', exact: true }).click()
+  await page.getByRole('button', { name: 'Line', exact: true, pressed: true }).waitFor()
   await drag([330, 200], [530, 220])
   // A slope of 20 in 200.
   const turn = -(Math.atan2(20, 200) * 180) / Math.PI
@@ -146,6 +147,7 @@ test('a line along what is level turns the picture, four corners make a rectangl
     .toBe(0)
 
   await page.getByRole('button', { name: 'Corners', exact: true }).click()
+  await page.getByRole('button', { name: 'Corners', exact: true, pressed: true }).waitFor()
   await drag([300, 120], [340, 130])
   await page.getByRole('button', { name: 'Make it a rectangle' }).click()
   await expect.poll(async () => (await frameOf('OCK-102-front.jpg'))?.corners?.length).toBe(4)
