@@ -89,7 +89,9 @@ export async function encodeRendition(
     return { ...file, ...found, ground }
   const comesOutAs = (quality: number): Promise<HexColour> =>
     plainAs(ground, format, quality, chroma)
-  const near = qualitiesNear(found.qualityPct, { least, most: HIGHEST_QUALITY_PCT })
+  // Below what was asked only a limit leads; what must look the same goes no lower.
+  const lowest = limitBytes !== null && likeness === null ? least : found.qualityPct
+  const near = qualitiesNear(found.qualityPct, { least: lowest, most: HIGHEST_QUALITY_PCT })
   for (const qualityPct of near) {
     if ((await comesOutAs(qualityPct)) !== ground) continue
     if (qualityPct === found.qualityPct) return { ...file, ...found, ground }

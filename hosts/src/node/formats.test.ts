@@ -151,6 +151,24 @@ describe('a plain ground', () => {
     },
   )
 
+  test('goes below the quality that was asked only where a limit does, and never where it must look the same', async () => {
+    const colour = '#EFEFED' as HexColour
+    const below = {
+      ...nodeCodec,
+      plainAs: (_c: HexColour, _f: string, q: number) =>
+        Promise.resolve(q < 85 ? colour : ('#EFEFEE' as HexColour)),
+    }
+    const made = async (change: object) => {
+      const asked = placement({ format: 'jpeg', qualityPct: 85, ...change })
+      const drawing = { ground: colour, dpi: null }
+      return encodeRendition(on(colour), asked, drawing, below, () => undefined)
+    }
+    expect(await made({})).toMatchObject({ qualityPct: 85, ground: '#EFEFEE' })
+    expect(await made({ limitBytes: 90_000 })).toMatchObject({ qualityPct: 84, ground: colour })
+    const same = await made({ limitBytes: 90_000, likeness: 0.9999 })
+    expect(same).toMatchObject({ qualityPct: 85, ground: '#EFEFEE' })
+  })
+
   test('says what it comes out as where the format has no such colour', async () => {
     // Of three colours of 8 bits a channel only one is one of YCbCr.
     const colour = '#D8DCE4' as HexColour

@@ -85,13 +85,14 @@ export function lensTiles<Facts>(
     }, [isWanted])
     const goes = isWanted && !stopped
     useEffect(() => {
-      want(goes ? missingOf(view, shots) : [])
-    }, [view, shots, goes])
-    useEffect(() => {
       if (!goes) return
+      // Looked at anew, what could not be made is tried again.
       failures.clear()
       return () => want([])
     }, [goes])
+    useEffect(() => {
+      want(goes ? missingOf(view, shots) : [])
+    }, [view, shots, goes])
   }
 
   function missingOf(view: ShootView, shots: readonly Shot[]): Wanted[] {

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Input } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { STEPS } from '@cloudbank/core/steps'
 import { useShootView, type ShootView } from '../../data'
@@ -32,6 +32,8 @@ function BriefSettings({ view }: { view: ShootView }) {
   const { placements } = editor.brief.steps.finish
   const placement = placements.find(({ id }) => id === placementId) ?? null
   const { brief } = placement ? forPlacement(editor, placement) : editor
+  // While a slider moves, the pictures come before the count over all shots.
+  const counted = useDeferredValue(editor.brief)
   return (
     <Flex height="100%" minHeight="0">
       <chakra.h1 srOnly>{strings.briefOf(shoot.name)}</chakra.h1>
@@ -83,7 +85,7 @@ function BriefSettings({ view }: { view: ShootView }) {
         <Box flex="1" overflowY="auto" padding="16px">
           <AsItComesOut view={view} brief={brief} placementId={placement?.id} />
         </Box>
-        <BriefFoot view={view} brief={editor.brief} />
+        <BriefFoot view={view} brief={counted} />
       </Flex>
     </Flex>
   )

@@ -4,7 +4,14 @@ import type { ShootSummary } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
 import { useGo } from '../../ui/useGo'
-import { countStale, isChangedSince, recipeOf, renditionsOf, runBrief } from '../../work/model'
+import {
+  countStale,
+  isChangedSince,
+  recipeOf,
+  renditionsOf,
+  runBrief,
+  stalePlacements,
+} from '../../work/model'
 import { makeShots } from '../../work/runs'
 import { isReturned, repairStageOf } from '../../work/verdicts'
 import { strings } from './strings'
@@ -68,10 +75,11 @@ function wordsOf(wait: Wait, counts: ShootCounts): string {
 
 /** What is done next, in words, and how. */
 function useStep(
-  { shoot, shots, briefRow }: ShootSummary,
+  summary: ShootSummary,
   counts: ShootCounts,
   wait: Wait | undefined,
 ): { readonly words: string; readonly act: () => void } {
+  const { shoot, shots, briefRow } = summary
   const go = useGo()
   const sheet = `/shoots/${shoot.id}`
   const at = (words: string, path: string) => ({ words, act: () => go(path) })
@@ -97,7 +105,10 @@ function useStep(
         words: strings.make(counts.toMake),
         act: () => {
           if (!briefRow) return
-          const ids = shots.map(({ id }) => id)
+          const recipe = recipeOf({ ...summary, briefRow })
+          const slots = bySlot(summary.renditions)
+          const stale = shots.filter((shot) => stalePlacements(shot, recipe, slots).length > 0)
+          const ids = stale.map(({ id }) => id)
           attempt(makeShots(shoot.id, ids, runBrief(briefRow, shoot)), strings.runCouldntBeStarted)
           go(sheet)
         },
