@@ -170,7 +170,7 @@ describe('a plain ground', () => {
   })
 
   test('says what it comes out as where the format has no such colour', async () => {
-    // Of three colours of 8 bits a channel only one is one of YCbCr.
+    // Not every colour of 8 bits a channel has its own in YCbCr.
     const colour = '#D8DCE4' as HexColour
     for (const format of ['jpeg', 'webp', 'avif']) {
       const file = await encode(on(colour), { format, qualityPct: 90 }, colour)
