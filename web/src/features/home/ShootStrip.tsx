@@ -71,8 +71,16 @@ function StripPicture({ shot, made }: { shot: Shot; made: Rendition | undefined 
 
 function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: ShootSummary }) {
   const [open, setOpen] = useState(false)
+  const [deleting, setDeleting] = useState(false)
+  // The window stays until the shoot is gone: who leaves the page before that sees that it is not.
   const remove = async (): Promise<void> => {
-    await deleteShoot(shoot.id)
+    setDeleting(true)
+    try {
+      await deleteShoot(shoot.id)
+    } finally {
+      setDeleting(false)
+      setOpen(false)
+    }
     await goOnWithRoom()
   }
   return (
@@ -88,13 +96,13 @@ function DeleteShoot({ summary: { shoot, shots, renditions } }: { summary: Shoot
       >
         <Text marginY="12px">{strings.andWillBeDeletedFrom(shots.length, renditions.length)}</Text>
         <Flex justify="flex-end" gap="8px">
-          <Action onClick={() => setOpen(false)}>{strings.keepIt}</Action>
+          <Action disabled={deleting} onClick={() => setOpen(false)}>
+            {strings.keepIt}
+          </Action>
           <Action
             look="main"
-            onClick={() => {
-              setOpen(false)
-              attempt(remove(), strings.couldntBeDeleted(shoot.name))
-            }}
+            disabled={deleting}
+            onClick={() => attempt(remove(), strings.couldntBeDeleted(shoot.name))}
           >
             {strings.deleteWithCount(shots.length)}
           </Action>
