@@ -32,6 +32,7 @@ export const SCHEMAS = {
   deliveries: rows.Delivery,
   holds: rows.Hold,
   productTables: rows.ProductTable,
+  reserve: rows.Reserve,
 } as const satisfies Record<string, z.ZodType>
 
 export type TableName = keyof typeof SCHEMAS
@@ -62,6 +63,7 @@ class CloudbankDatabase extends Dexie {
   declare deliveries: EntityTable<rows.Delivery, 'id'>
   declare holds: EntityTable<rows.Hold, 'id'>
   declare productTables: EntityTable<rows.ProductTable, 'id'>
+  declare reserve: EntityTable<rows.Reserve, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
@@ -106,6 +108,7 @@ class CloudbankDatabase extends Dexie {
     this.version(6).stores({ savedBriefs: 'id', outlets: 'id', deliveries: 'id, shootId' })
     this.version(7).stores({ assets: 'hash' }).upgrade(upgradeTo7)
     this.version(8).stores({ cubes: null, grounds: null })
+    this.version(9).stores({ reserve: 'id' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -176,6 +176,10 @@ export type MeasureTask = z.infer<typeof MeasureTask>
 export const Hold = z.object({ id: z.enum(['measuring', 'intake']), held: z.boolean() })
 export type Hold = z.infer<typeof Hold>
 
+/** Room that is kept back for what must be written when the browser gives no more. */
+export const Reserve = z.object({ id: z.literal('room'), blob: BlobValue })
+export type Reserve = z.infer<typeof Reserve>
+
 /** What has left a shoot: its files as they were, and what was said of it by whoever received it. */
 export const Delivery = z.object({
   id: z.string(),

@@ -3,6 +3,7 @@ import { attempt } from '../notices'
 import { continueCutOuts } from './cutOuts'
 import { continueIntake, nameLeftovers } from './intake'
 import { continueMeasuring } from './measuring'
+import { followRoom } from './room'
 import { keepRunsGoing, resumeForRoom } from './runs'
 import { followSetAside } from './setAside'
 import { strings } from './strings'
@@ -16,9 +17,10 @@ const SWEEP_EVERY_MS = 10 * 60_000
 export function startKeepers(): void {
   followSetAside()
   attempt(nameLeftovers())
+  keepRunsGoing()
   // There may be room by now; if not, they are held again.
   attempt(resumeForRoom())
-  keepRunsGoing()
+  followRoom()
   keepGoing(null, ['cutOuts'], hasCutOuts, continueCutOuts)
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(
@@ -61,16 +63,3 @@ const hasArrivals = async (): Promise<boolean> =>
 /** Photographs come in first: nobody can work with one that is not there. */
 const hasMeasuring = async (): Promise<boolean> =>
   (await database.measureTasks.limit(1).count()) > 0 && !(await hasArrivals())
-
-/** Frees what can be freed, and lets go on what waited for room. */
-export async function makeRoom(): Promise<{ files: number; bytes: number }> {
-  const swept = await sweep(undefined, { versions: 0 })
-  await goOnWithRoom()
-  return swept
-}
-
-/** Lets go on what waited for room. */
-export async function goOnWithRoom(): Promise<void> {
-  await resumeForRoom()
-  await continueIntake()
-}

@@ -46,14 +46,19 @@ export const playedTab = (lock = createProcessLock(), lanes = 2): RunnerPorts =>
   lanes,
 })
 
-/** A database that is full from a given moment on, for adding and for putting. */
-export function fullDatabase(db: { tables: { hook: HookOf }[] }): { full: boolean } {
-  const state = { full: false }
-  const refuse = (): void => {
-    if (state.full) throw new DOMException('No room', 'QuotaExceededError')
+/** A database that is full from a given moment on: for whatever is added, or for every change as well. */
+export function fullDatabase(db: { tables: { hook: HookOf }[] }): {
+  full: 'no' | 'for-rows' | 'for-everything'
+} {
+  const state: ReturnType<typeof fullDatabase> = { full: 'no' }
+  const noRoom = (): never => {
+    throw new DOMException('No room', 'QuotaExceededError')
   }
-  for (const table of db.tables) table.hook('creating', refuse)
+  for (const { hook } of db.tables) {
+    hook('creating', () => (state.full === 'no' ? undefined : noRoom()))
+    hook('updating', () => (state.full === 'for-everything' ? noRoom() : undefined))
+  }
   return state
 }
 
-type HookOf = (event: 'creating', listener: () => void) => unknown
+type HookOf = (event: 'creating' | 'updating', listener: () => undefined) => unknown

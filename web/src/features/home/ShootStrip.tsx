@@ -14,7 +14,7 @@ import { attempt } from '../../notices'
 import { Action, Window } from '../../ui'
 import { DueText } from '../../shoot'
 import { SaveShoot } from './SaveShoot'
-import { goOnWithRoom } from '../../work/keepers'
+import { goOnWithRoom } from '../../work/room'
 import { strings } from './strings'
 import { Waiting } from './Waiting'
 

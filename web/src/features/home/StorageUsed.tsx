@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { formatBytes } from '@cloudbank/core/words'
 import { attempt, useNotices } from '../../notices'
 import { Action } from '../../ui'
-import { makeRoom } from '../../work/keepers'
+import { makeRoom } from '../../work/room'
 import { strings } from './strings'
 
 /** How much room the shoots take in this browser, how much there is, and a way to free some. */

@@ -1,7 +1,7 @@
 export { changesOf, changesTable, undoRun, type RunChange } from './changes'
 export { makeArrivals } from './makeArrivals'
 export { makeAgain } from './makeAgain'
-export { keepRunsGoing, resumeForRoom, useRunReport } from './runs'
+export { isHeldForRoom, keepRunsGoing, resumeForRoom, useRunReport } from './runs'
 export { mattesOf } from './runWork'
 export { pauseRuns, resumeRuns, startRun, stopRun } from './startRun'
 export { leftMs, usePace, useRuns } from './useRuns'

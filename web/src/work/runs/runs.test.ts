@@ -6,12 +6,13 @@ import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { FileError } from '@cloudbank/core/codec'
 import { UnreachableError, WorkerLostError, type Job, type JobResults } from '@cloudbank/hosts/pool'
 import { createProcessLock } from '@cloudbank/hosts/runs'
-import { openDatabase, type BriefRow, type Database, type RunId } from '../../data'
+import { keepReserve, openDatabase, type BriefRow, type Database, type RunId } from '../../data'
 import { BriefId } from '../../data'
 import { NO_ROOM } from '../../notices'
 import { lookAt } from '../inView'
 import { fullDatabase, playedJobs, playedTab } from '../played.testing'
-import { resumeForRoom, workOnRun } from './runs'
+import { isHeldForRoom, resumeForRoom, workOnRun } from './runs'
+import { asItStands, useWithoutRoom } from './withoutRoom'
 import { makeArrivals } from './makeArrivals'
 import { openRuns, pauseRuns, resumeRuns, startRun, stopRun } from './startRun'
 
@@ -329,15 +330,51 @@ describe('a browser that is full', () => {
     await vi.waitFor(() => expect(jobs.asked).toHaveLength(1))
     jobs.asked[0]!.finish(render(jobs.asked[0]!.job))
     await vi.waitFor(() => expect(jobs.asked).toHaveLength(2))
-    room.full = true
+    room.full = 'for-rows'
     jobs.asked[1]!.finish(render(jobs.asked[1]!.job))
     expect(await working).toEqual({ kind: 'no-room' })
     expect(await run(id)).toMatchObject({ state: 'paused', heldFor: NO_ROOM, done: 1, made: 2 })
     expect(await madeOf('b')).toEqual([])
-    room.full = false
+    room.full = 'no'
     await resumeForRoom(db)
     expect(await run(id)).toMatchObject({ state: 'running', heldFor: null })
     expect(await workOnRun(id, playedJobs(render), playedTab(), db)).toMatchObject({ made: 6 })
+  })
+
+  test('with no room for the smallest row, the room kept back takes the note that the run is held', async () => {
+    await keepReserve(db)
+    const id = await startOver(['a'])
+    const room = fullDatabase(db)
+    // All of the room there is, is what is kept back.
+    db.reserve.hook('deleting', () => {
+      room.full = 'for-rows'
+    })
+    const jobs = playedJobs(render)
+    room.full = 'for-everything'
+    expect(await workOnRun(id, jobs, playedTab(), db)).toEqual({ kind: 'no-room' })
+    expect(await run(id)).toMatchObject({ state: 'paused', heldFor: NO_ROOM, done: 0 })
+    expect(await isHeldForRoom(db)).toBe(true)
+    room.full = 'no'
+    await resumeForRoom(db)
+    await keepReserve(db)
+    expect(await run(id)).toMatchObject({ state: 'running', heldFor: null })
+    expect(await db.reserve.count()).toBe(1)
+  })
+
+  test('where not even that is left, the run is paused here, in words, until there is room', async () => {
+    const id = await startOver(['a'])
+    const room = fullDatabase(db)
+    room.full = 'for-everything'
+    expect(await workOnRun(id, playedJobs(render), playedTab(), db)).toEqual({ kind: 'no-room' })
+    expect((await run(id)).state).toBe('running')
+    const shown = () => run(id).then((row) => asItStands(row, useWithoutRoom.getState().runIds))
+    expect(await shown()).toMatchObject({ state: 'paused', heldFor: NO_ROOM })
+    expect(await isHeldForRoom(db)).toBe(true)
+    room.full = 'no'
+    await resumeForRoom(db)
+    expect(await shown()).toMatchObject({ state: 'running', heldFor: null })
+    expect(await isHeldForRoom(db)).toBe(false)
+    expect(await workOnRun(id, playedJobs(render), playedTab(), db)).toMatchObject({ made: 2 })
   })
 
   test('a run that a person holds stays held when there is room', async () => {

@@ -2,14 +2,14 @@ import { liveQuery } from 'dexie'
 import { workThrough, type RunnerPorts } from '@cloudbank/hosts/runs'
 import type { Jobs } from '@cloudbank/hosts/pool'
 import { countOf } from '@cloudbank/core/words'
-import { useNotices } from '../../notices'
-import { database, type Database, type RunId } from '../../data'
-import { describeError, isNoRoom, NO_ROOM } from '../../notices'
+import { attempt, describeError, isNoRoom, NO_ROOM, useNotices } from '../../notices'
+import { database, spendReserve, type Database, type Run, type RunId } from '../../data'
 import { sharedPool } from '../pool'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { runWork } from './runWork'
 import { changeState } from './startRun'
+import { holdWithoutRoom, letGoWithoutRoom, useWithoutRoom } from './withoutRoom'
 import { strings } from '../strings'
 
 export const { useReport: useRunReport, reporter } = createReporter()
@@ -44,8 +44,21 @@ export async function workOnRun(
   } catch (error) {
     const noRoom = isNoRoom(error)
     const reason = noRoom ? NO_ROOM : describeError(error)
-    await changeState(runId, ['running'], { state: 'paused', heldFor: reason }, db)
+    await hold(runId, reason, db)
     return noRoom ? { kind: 'no-room' } : { kind: 'broken', reason }
+  }
+}
+
+/** Writes down that a run is held and why; in a full browser on the room that was kept back for it. */
+async function hold(runId: RunId, reason: string, db: Database): Promise<void> {
+  const write = (): Promise<unknown> =>
+    changeState(runId, ['running'], { state: 'paused', heldFor: reason }, db)
+  try {
+    if (reason === NO_ROOM) await spendReserve(db)
+    await write()
+  } catch (error) {
+    if (!isNoRoom(error)) throw error
+    holdWithoutRoom(runId)
   }
 }
 
@@ -56,18 +69,23 @@ export async function workOnRun(
 export function keepRunsGoing(): void {
   const inHand = new Set<RunId>()
   // They stand in line in the order in which they were begun.
-  liveQuery(() => database.runs.where('state').equals('running').sortBy('startedAt')).subscribe({
-    next: (running) => {
-      for (const { id: runId } of running) {
-        if (inHand.has(runId)) continue
-        inHand.add(runId)
-        void workOnRun(runId, sharedPool(), browserPorts(reporter), database)
-          .then(say)
-          .finally(() => inHand.delete(runId))
-      }
-    },
+  const inTurn = (): Promise<Run[]> =>
+    database.runs.where('state').equals('running').sortBy('startedAt')
+  const workOn = (running: readonly Run[]): void => {
+    for (const { id: runId } of running) {
+      if (inHand.has(runId) || useWithoutRoom.getState().runIds.has(runId)) continue
+      inHand.add(runId)
+      const work = workOnRun(runId, sharedPool(), browserPorts(reporter), database)
+      attempt(work.then(say).finally(() => inHand.delete(runId)))
+    }
+  }
+  liveQuery(inTurn).subscribe({
+    next: workOn,
     error: (error: unknown) =>
       useNotices.getState().need(strings.runsCantBeRead(describeError(error))),
+  })
+  useWithoutRoom.subscribe(({ runIds }) => {
+    if (runIds.size === 0) attempt(inTurn().then(workOn))
   })
 }
 
@@ -89,13 +107,19 @@ function say(end: RunEnd): void {
   }
 }
 
-/** Lets runs that were held for lack of room go on; called when room has been made. */
-export async function resumeForRoom(db: Database = database): Promise<void> {
-  const held = await db.runs
+const heldForRoom = (db: Database) =>
+  db.runs
     .where('state')
     .equals('paused')
     .filter(({ heldFor }) => heldFor === NO_ROOM)
-    .primaryKeys()
-  for (const runId of held)
+
+/** Whether a run waits for room. */
+export const isHeldForRoom = async (db: Database): Promise<boolean> =>
+  useWithoutRoom.getState().runIds.size > 0 || (await heldForRoom(db).count()) > 0
+
+/** Lets runs that were held for lack of room go on; called when room has been made. */
+export async function resumeForRoom(db: Database = database): Promise<void> {
+  for (const runId of await heldForRoom(db).primaryKeys())
     await changeState(runId, ['paused'], { state: 'running', heldFor: null }, db)
+  letGoWithoutRoom()
 }

@@ -8,6 +8,7 @@ import {
   type ShootId,
   type ShotId,
 } from '../../data'
+import { letGoWithoutRoom } from './withoutRoom'
 
 export const openRuns = async (db: Database): Promise<Run[]> =>
   inLine(await db.runs.where('state').anyOf('running', 'paused').toArray())
@@ -105,8 +106,10 @@ export const pauseRuns = (db: Database = database): Promise<unknown> =>
   changeAll('running', { state: 'paused', heldFor: null }, db)
 
 /** Lets all runs that are held go on, one after the other. */
-export const resumeRuns = (db: Database = database): Promise<unknown> =>
-  changeAll('paused', { state: 'running', heldFor: null }, db)
+export async function resumeRuns(db: Database = database): Promise<void> {
+  await changeAll('paused', { state: 'running', heldFor: null }, db)
+  letGoWithoutRoom()
+}
 
 const changeAll = (from: Run['state'], to: Partial<Run>, db: Database): Promise<unknown> =>
   db.runs.where('state').equals(from).modify(to)

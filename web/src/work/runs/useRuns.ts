@@ -1,11 +1,16 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { database, type Run } from '../../data'
 import { openRuns } from './startRun'
+import { asItStands, useWithoutRoom } from './withoutRoom'
 
 const NONE: readonly Run[] = []
 
 /** The runs that are under way or held, in the order of their turns: the same in every tab. */
-export const useRuns = (): readonly Run[] => useLiveQuery(() => openRuns(database)) ?? NONE
+export function useRuns(): readonly Run[] {
+  const runs = useLiveQuery(() => openRuns(database)) ?? NONE
+  const without = useWithoutRoom(({ runIds }) => runIds)
+  return runs.map((run) => asItStands(run, without))
+}
 
 /** What is left of a run, in ms, by what it has taken so far; null until there is something to go by. */
 export function leftMs({ done, total, workedMs }: Run): number | null {
