@@ -2,6 +2,8 @@ import { openAsBlob } from 'node:fs'
 import { open, stat } from 'node:fs/promises'
 import { BlobReader, configure, Uint8ArrayWriter, ZipReader, type FileEntry } from '@zip.js/zip.js'
 import {
+  assertHonest,
+  assertPicture,
   byHash,
   CONTAINER,
   ContainerError,
@@ -57,6 +59,7 @@ export async function openShoot(path: string): Promise<OpenShoot> {
   })
   const entries = new Map<string, FileEntry>()
   for (const entry of all) if (!entry.directory) entries.set(entry.filename, entry)
+  assertHonest((await stat(path)).size, entries)
   const named = byHash(entries)
 
   const bytesOf = async (entry: FileEntry | undefined, what: string): Promise<Uint8Array> => {
@@ -67,10 +70,15 @@ export async function openShoot(path: string): Promise<OpenShoot> {
       throw new ContainerError(strings.damagedInside(what), { cause: error })
     }
   }
-  const file = async (folder: string, hash: string): Promise<Uint8Array> => {
+  const file = async (
+    folder: string,
+    hash: string,
+    said: Parameters<typeof assertPicture>[2],
+  ): Promise<Uint8Array> => {
     const name = `${folder}/${hash}`
     const bytes = await bytesOf(named.get(name), name)
     if (sha256(bytes) !== hash) throw new ContainerError(strings.otherBytesInside(name))
+    assertPicture(name, bytes, said)
     return bytes
   }
 
@@ -92,8 +100,9 @@ export async function openShoot(path: string): Promise<OpenShoot> {
   return {
     rows: rowsIn(contained),
     files: {
-      original: ({ originalHash }) => file(folders.originals, originalHash),
-      finished: ({ fileHash }) => file(folders.contents, fileHash),
+      original: (shot) => file(folders.originals, shot.originalHash, shot),
+      finished: (rendition) =>
+        file(folders.contents, rendition.fileHash, { ...rendition, type: rendition.format }),
       mattes: ({ originalHash }) => mattesOf(originalHash),
     },
     assets,

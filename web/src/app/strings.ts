@@ -42,11 +42,14 @@ export const strings = {
   stop: 'Stop',
 
   // IntakeStrip
-  entry: (name: string | number, count: string | number): string => `${name}, entry ${count}`,
+  opening: (name: string, how: string): string => `${name}, ${how}`,
+  entry: (count: string): string => `entry ${count}`,
+  ofRows: (done: string, total: string): string => `${done} of ${total} rows`,
   ofFiles: (count: string | number, count2: string | number): string =>
     `${count} of ${count2} files`,
   paused: 'Paused',
   unpacking: 'Unpacking',
+  importStopped: (files: string): string => `Stopped; ${files} not imported, named on the sheet.`,
   importing: 'Importing',
   resume: 'Resume',
   pause: 'Pause',

@@ -1,4 +1,4 @@
-export { database, openDatabase, type Database } from './database'
+export { database, openDatabase, type Database, type RowOf } from './database'
 export type {
   Arrival,
   AssetRow,

@@ -78,6 +78,9 @@ export const strings = {
   // takeIn
   notSavedBeforePageWas: 'not saved before the page was closed; drop it again',
 
+  // takeOut
+  takenOutByHand: 'removed before it was imported',
+
   // unpackZip
   unsafeName: 'its name leads out of the zip',
   damagedZip: (why: string | number): string => `a damaged zip (${why})`,
@@ -85,6 +88,7 @@ export const strings = {
   damagedInZip: 'damaged in the zip',
   holdsMoreThanOneShoot:
     'holds more than one shoot can take; the first part was imported, split the rest',
+  entriesOverlap: 'a zip whose files overlap; no program packs one like that',
   zipWithinZipUnpackIt: 'a zip within a zip; unpack it first',
 
   // keepers

@@ -7,3 +7,11 @@ export {
   type ContainerTable,
 } from './format'
 export { byHash, matteIn, parseContained, rowsIn } from './readContained'
+export {
+  assertHonest,
+  assertPicture,
+  fitIn,
+  isPossible,
+  MAX_JSON_BYTES,
+  type SaidOfEntry,
+} from './honest'

@@ -3,7 +3,7 @@ import { countOf } from '@cloudbank/core/words'
 import { database, type Refusal, type ShootId } from '../../data'
 import { attempt, useNotices } from '../../notices'
 import { Action, Attention } from '../../ui'
-import { tryHeldAgain, useHeldBack } from '../../work/intake'
+import { removeHeld, tryHeldAgain, useHeldBack } from '../../work/intake'
 import { strings } from './strings'
 
 interface Named {
@@ -41,6 +41,9 @@ export function RefusedFiles({
         >
           <Action look="quiet" paddingX="0" onClick={() => attempt(tryHeldAgain(shootId))}>
             {strings.tryAgain}
+          </Action>
+          <Action look="quiet" paddingX="0" onClick={() => attempt(removeHeld(shootId))}>
+            {strings.remove}
           </Action>
         </Listed>
       )}

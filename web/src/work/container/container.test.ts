@@ -222,6 +222,7 @@ describe('a shoot in a file', () => {
 async function changed(
   change: (json: { tables: Record<string, object[]> }) => object,
   rewrite: (path: string, bytes: Uint8Array) => Uint8Array = (_path, bytes) => bytes,
+  more: readonly (readonly [path: string, bytes: Uint8Array])[] = [],
 ): Promise<Blob> {
   const files = unzipSync(new Uint8Array(await (await pack()).arrayBuffer()))
   const json = JSON.parse(strFromU8(files[CONTAINER.json]!)) as { tables: Record<string, object[]> } // its own
@@ -232,6 +233,7 @@ async function changed(
   const all = {
     [CONTAINER.json]: strToU8(JSON.stringify(change(json))),
     ...Object.fromEntries(rewritten),
+    ...Object.fromEntries(more),
   }
   return new Blob([zipSync(all, { level: 0 }) as Uint8Array<ArrayBuffer>])
 }
@@ -261,6 +263,31 @@ describe('a file that is not as it must be', () => {
           (path, bytes) => (path.startsWith('originals/') ? strToU8('another picture') : bytes),
         ),
       /originals\/.* holds other bytes than its name says/,
+    ],
+    [
+      'holds another picture than a row says',
+      () =>
+        changed((json) => {
+          Object.assign(json.tables.shots![0]!, { width: 4000 })
+          return json
+        }),
+      /originals\/.* is a JPEG of 240 × 180 pixels, not the JPEG of 4000 × 180 pixels it should be/,
+    ],
+    [
+      'holds a page under a rendition’s own hash',
+      async () => {
+        const page = strToU8('<html><script>alert(1)</script>')
+        const hash = await sha256(page.buffer as ArrayBuffer)
+        return changed(
+          (json) => {
+            Object.assign(json.tables.renditions![0]!, { fileHash: hash })
+            return json
+          },
+          (_path, bytes) => bytes,
+          [[`renditions/${hash}.jpg`, page]],
+        )
+      },
+      /renditions\/.*not a picture/,
     ],
     [
       'gives its shots to another shoot',
@@ -329,6 +356,30 @@ describe('a file that lies', () => {
     await here.briefs.delete(brought.briefId)
     await here.shoots.delete(brought.id)
     expect(await all()).toEqual(before)
+  })
+
+  test('about how many files it has room for is refused before it is unpacked', async () => {
+    const bytes = new Uint8Array(await (await pack()).arrayBuffer())
+    const view = new DataView(bytes.buffer)
+    const CENTRAL = 0x02014b50
+    // The last photograph’s packed length, raised beyond the whole zip.
+    const heads = [...bytes.keys()].filter(
+      (at) => at + 4 <= bytes.length && view.getUint32(at, true) === CENTRAL,
+    )
+    view.setUint32(heads.at(-1)! + 20, bytes.length, true)
+    await expect(bringIn(new Blob([bytes]))).rejects.toThrow('the files in its zip overlap')
+  })
+
+  test('says how far it is: row by row, then file by file', async () => {
+    const steps: string[] = []
+    await importShoot(await pack(), GO_ON, there, (of, done, total) =>
+      steps.push(`${of} ${done}/${total}`),
+    )
+    const rows = steps.filter((step) => step.startsWith('rows'))
+    const files = steps.filter((step) => step.startsWith('files'))
+    expect(rows.at(-1)).toMatch(/^rows (\d+)\/\1$/)
+    expect(files.at(-1)).toMatch(/^files (\d+)\/\1$/)
+    expect(files[0]).toMatch(/^files 1\//)
   })
 
   test('and a name that no one can decode are refused in words, and what waits behind them comes in', async () => {

@@ -1,9 +1,13 @@
+import { LIMITS } from '@cloudbank/core/codec'
 import {
+  assertHonest,
+  assertPicture,
   byHash,
   CONTAINER,
   CONTAINER_TABLES,
   ContainerError,
   matteIn,
+  MAX_JSON_BYTES,
   parseContained,
   type Contained,
 } from '@cloudbank/core/shoot'
@@ -19,12 +23,17 @@ import {
   newShootId,
   newShotId,
   type Database,
+  type RowOf,
   type Shoot,
 } from '../../data'
 import { sha256 } from '@cloudbank/hosts/pool'
-import { loadZip } from '../zip'
+import type { Unpacking } from '../unpacking'
+import { blobOf, loadZip } from '../zip'
 import { assertOwn, ownDeeds } from './ownRows'
 import { strings } from '../strings'
+
+/** Told how far a saved shoot has been read. */
+type OnStep = (of: Unpacking['of'], done: number, total: number) => void
 
 /** Whether a file is a shoot, by the name of its first entry. */
 export async function isContainer(blob: Blob): Promise<boolean> {
@@ -41,19 +50,26 @@ export async function isContainer(blob: Blob): Promise<boolean> {
  *
  * @throws ContainerError saying what is wrong with the file; CancelledError once the signal is aborted.
  */
-export async function importShoot(blob: Blob, signal: AbortSignal, db: Database): Promise<Shoot> {
+export async function importShoot(
+  blob: Blob,
+  signal: AbortSignal,
+  db: Database,
+  onProgress: OnStep = () => undefined,
+): Promise<Shoot> {
   const { BlobReader, ZipReader } = await loadZip()
   const reader = new ZipReader(new BlobReader(blob))
   try {
     const entries = new Map<string, FileEntry>()
     for (const entry of await entriesOf(() => reader.getEntries()))
       if (!entry.directory) entries.set(entry.filename, entry)
+    assertHonest(blob.size, entries)
     const json = entries.get(CONTAINER.json)
     if (!json) throw new ContainerError(strings.itHoldsNoShoot)
-    const contained = parseContained(await textOf(json))
-    const rows = await checkedRows(await besideWhatIsHere(contained, db))
+    const contained = parseContained(await (await bytesOf(json, MAX_JSON_BYTES, signal)).text())
+    const rows = await checkedRows(await besideWhatIsHere(contained, db), signal, onProgress)
     assertOwn(rows)
-    await bringFiles(entries, contained, rows, signal, db)
+    await bringFiles(entries, contained, rows, { signal, db, onProgress })
+    if (signal.aborted) throw new CancelledError()
     return await bringRows(rows, db)
   } finally {
     await reader.close()
@@ -68,20 +84,13 @@ async function entriesOf(read: () => Promise<Entry[]>): Promise<Entry[]> {
   }
 }
 
-async function textOf(entry: FileEntry): Promise<string> {
-  return (await blobOf(entry)).text()
-}
-
-async function blobOf(entry: FileEntry, signal?: AbortSignal): Promise<Blob> {
-  const { BlobWriter } = await loadZip()
+/** What an entry holds, no more of it than the zip says or than is given. */
+async function bytesOf(entry: FileEntry, maxBytes: number, signal: AbortSignal): Promise<Blob> {
   try {
-    const options = { checkSignature: true, ...(signal ? { signal } : {}) }
-    return await entry.getData(new BlobWriter(), options)
+    return await blobOf(entry, Math.min(maxBytes, entry.uncompressedSize), signal)
   } catch (error) {
-    if (signal?.aborted) throw new CancelledError()
-    throw new ContainerError(strings.inItIsDamagedCopy(entry.filename), {
-      cause: error,
-    })
+    if (signal.aborted) throw new CancelledError()
+    throw new ContainerError(strings.inItIsDamagedCopy(entry.filename), { cause: error })
   }
 }
 
@@ -115,32 +124,52 @@ const HASH = /^[0-9a-f]{64}$/
 
 const UUID = /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
 
-async function checkedRows(tables: Contained['tables']) {
-  const rowsOf = <Name extends (typeof CONTAINER_TABLES)[number]>(name: Name) => {
-    const { rows, bad } = checkRows(name, tables[name])
-    const [first] = bad
-    if (first) throw new ContainerError(`${CONTAINER.json}, ${name}, ${first.problem}`)
-    return rows
+/** Rows that are checked before the page has its turn. */
+const ROWS_AT_ONCE = 500
+
+async function checkedRows(tables: Contained['tables'], signal: AbortSignal, onStep: OnStep) {
+  const total = CONTAINER_TABLES.reduce((sum, name) => sum + tables[name].length, 0)
+  let done = 0
+  const rowsOf = async <Name extends (typeof CONTAINER_TABLES)[number]>(
+    name: Name,
+  ): Promise<RowOf<Name>[]> => {
+    const all: RowOf<Name>[] = []
+    for (let from = 0; from < tables[name].length; from += ROWS_AT_ONCE) {
+      const { rows, bad } = checkRows(name, tables[name].slice(from, from + ROWS_AT_ONCE))
+      const [first] = bad
+      if (first) throw new ContainerError(`${CONTAINER.json}, ${name}, ${first.problem}`)
+      for (const row of rows) all.push(row)
+      done += rows.length
+      onStep('rows', done, total)
+      await new Promise((resolve) => setTimeout(resolve))
+      if (signal.aborted) throw new CancelledError()
+    }
+    return all
   }
   return {
-    shoots: rowsOf('shoots'),
-    briefs: rowsOf('briefs'),
-    shots: rowsOf('shots'),
-    products: rowsOf('products'),
-    lightings: rowsOf('lightings'),
-    renditions: rowsOf('renditions'),
-    measures: rowsOf('measures'),
-    deeds: rowsOf('deeds'),
+    shoots: await rowsOf('shoots'),
+    briefs: await rowsOf('briefs'),
+    shots: await rowsOf('shots'),
+    products: await rowsOf('products'),
+    lightings: await rowsOf('lightings'),
+    renditions: await rowsOf('renditions'),
+    measures: await rowsOf('measures'),
+    deeds: await rowsOf('deeds'),
   }
 }
 type CheckedRows = Awaited<ReturnType<typeof checkedRows>>
+
+interface Surroundings {
+  readonly signal: AbortSignal
+  readonly db: Database
+  readonly onProgress: OnStep
+}
 
 async function bringFiles(
   entries: ReadonlyMap<string, FileEntry>,
   contained: Contained,
   { shots, renditions }: CheckedRows,
-  signal: AbortSignal,
-  db: Database,
+  { signal, db, onProgress }: Surroundings,
 ): Promise<void> {
   const named = byHash(entries)
   const need = (folder: string, hash: string): FileEntry => {
@@ -149,43 +178,58 @@ async function bringFiles(
     return entry
   }
   const { folders } = CONTAINER
-  const assertNamed = async (path: string, hash: string, blob: Blob): Promise<void> => {
+  const assertNamed = async (path: string, hash: string, bytes: ArrayBuffer): Promise<void> => {
     // A file that was made before files were named by their hashes has another name.
-    if (HASH.test(hash) && (await sha256(await blob.arrayBuffer())) !== hash)
+    if (HASH.test(hash) && (await sha256(bytes)) !== hash)
       throw new ContainerError(strings.otherBytes(path))
   }
-  const bring = async (table: 'originals' | 'contents', folder: string, hash: string) => {
+  const previews = Object.entries(contained.previews)
+  const total = shots.length + renditions.length + previews.length
+  let done = 0
+  const bring = async (
+    table: 'originals' | 'contents',
+    folder: string,
+    hash: string,
+    said: Parameters<typeof assertPicture>[2],
+  ): Promise<void> => {
+    onProgress('files', ++done, total)
     if (signal.aborted) throw new CancelledError()
     if ((await db.table(table).where('hash').equals(hash).count()) > 0) return
-    const blob = await blobOf(need(folder, hash), signal)
-    await assertNamed(`${folder}/${hash}`, hash, blob)
+    const blob = await bytesOf(need(folder, hash), LIMITS.maxFileBytes, signal)
+    const bytes = await blob.arrayBuffer()
+    await assertNamed(`${folder}/${hash}`, hash, bytes)
+    assertPicture(`${folder}/${hash}`, new Uint8Array(bytes), said)
     await db.table(table).put({ hash, blob })
   }
-  for (const { originalHash } of shots) await bring('originals', folders.originals, originalHash)
-  for (const { fileHash } of renditions) await bring('contents', folders.contents, fileHash)
-  for (const [hash, size] of Object.entries(contained.previews)) {
+  for (const shot of shots) await bring('originals', folders.originals, shot.originalHash, shot)
+  for (const rendition of renditions)
+    await bring('contents', folders.contents, rendition.fileHash, {
+      ...rendition,
+      type: rendition.format,
+    })
+  for (const [hash, size] of previews) {
+    onProgress('files', ++done, total)
     const known = OriginalHash.parse(hash)
     if (await db.previews.get(known)) continue
-    await db.previews.add({
-      hash: known,
-      blob: await blobOf(need(folders.previews, hash), signal),
-      ...size,
-    })
+    const blob = await bytesOf(need(folders.previews, hash), LIMITS.maxFileBytes, signal)
+    const said = { type: 'webp', ...size } as const
+    assertPicture(`${folders.previews}/${hash}`, await blob.bytes(), said)
+    await db.previews.add({ hash: known, blob, ...size })
   }
   for (const { hash, role, name, file } of contained.assets) {
     const known = AssetHash.parse(hash)
     if (await db.assets.get(known)) continue
     const entry = entries.get(file)
     if (!entry) throw new ContainerError(strings.isMissingInItWithFile(file))
-    const blob = await blobOf(entry, signal)
-    await assertNamed(file, hash, blob)
+    const blob = await bytesOf(entry, LIMITS.maxFileBytes, signal)
+    await assertNamed(file, hash, await blob.arrayBuffer())
     await db.assets.add({ hash: known, role, name, blob })
   }
   for (const { key, matte, file } of contained.mattes) {
     const entry = file === null ? null : entries.get(file)
     // A matte that is missing is cut again when it is needed.
     if (entry === undefined || (await db.mattes.get(key))) continue
-    const deflated = entry && (await (await blobOf(entry)).bytes())
+    const deflated = entry && (await (await bytesOf(entry, LIMITS.maxFileBytes, signal)).bytes())
     await db.mattes.put({ key, matte: matteIn(matte, deflated) })
   }
 }

@@ -6,6 +6,7 @@ export {
   tryHeldAgain,
   useIntakeReport,
 } from './intake'
+export { removeHeld, stopIntake } from './takeOut'
 export { partShoots, type IncomingFile } from './takeIn'
 export { useHeldBack, useIntake } from './useIntake'
-export { useUnpacking } from './unpackZip'
+export { useUnpacking, type Unpacking } from '../unpacking'

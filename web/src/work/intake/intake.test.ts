@@ -5,10 +5,11 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { FileError } from '@cloudbank/core/codec'
 import { WorkerLostError, type Job, type JobResults } from '@cloudbank/hosts/pool'
 import { createProcessLock, workThrough, type Outcome } from '@cloudbank/hosts/runs'
-import { openDatabase, type Database } from '../../data'
+import { newShootId, openDatabase, type Database } from '../../data'
 import { fullDatabase, playedJobs, playedTab, type PlayedJobs } from '../played.testing'
 import { intakeWork } from './intakeWork'
 import { keepingTabs, nameLost, takeIn } from './takeIn'
+import { removeHeld, stopIntake } from './takeOut'
 
 const SHOOT = shootId('s')
 
@@ -153,6 +154,31 @@ test('a tab that is closed while it keeps files leaves their names', async () =>
   const lost = 'not saved before the page was closed; drop it again'
   expect(await refusals()).toEqual([`b.jpg: ${lost}`, `c.jpg: ${lost}`])
   expect((await db.arrivals.toArray()).map(({ fileName }) => fileName)).toEqual(['a.jpg'])
+})
+
+describe('an import that is stopped', () => {
+  test('keeps what has come in, and names what waited', async () => {
+    await takeInHere(SHOOT, [file('a.jpg', 'a')], db)
+    await work()
+    await takeInHere(SHOOT, [file('b.jpg', 'b'), file('c.jpg', 'c')], db)
+    expect(await stopIntake(db)).toBe(2)
+    await work()
+    expect(await shotNames()).toEqual(['a.jpg'])
+    expect(await refusals()).toEqual([
+      'b.jpg: removed before it was imported',
+      'c.jpg: removed before it was imported',
+    ])
+    expect(await db.holds.get('intake')).toEqual({ id: 'intake', held: false })
+  })
+
+  test('takes out what is on hold in one shoot alone', async () => {
+    const other = newShootId()
+    await takeInHere(SHOOT, [file('a.jpg', 'a')], db)
+    await takeInHere(other, [file('b.jpg', 'b')], db)
+    await db.arrivals.toCollection().modify({ state: 'held', heldFor: 'a worker ended over it' })
+    expect(await removeHeld(SHOOT, db)).toBe(1)
+    expect((await db.arrivals.toArray()).map(({ fileName }) => fileName)).toEqual(['b.jpg'])
+  })
 })
 
 describe('a browser that is full', () => {
@@ -304,6 +330,33 @@ describe('a zip', () => {
     await work()
     expect(await refusals()).toEqual(['outer.zip: inner.zip: a zip within a zip; unpack it first'])
     expect(await db.productTables.toArray()).toMatchObject([{ fileName: 'products.csv' }])
+  })
+
+  test('whose entries share their bytes gives no more than it can hold', async () => {
+    const zip = await zipOf([
+      ['a.jpg', 'a'.repeat(4000)],
+      ['b.jpg', 'b'.repeat(4000)],
+      ['c.jpg', 'c'.repeat(4000)],
+    ])
+    const bytes = new Uint8Array(await zip.arrayBuffer())
+    const view = new DataView(bytes.buffer)
+    const CENTRAL = 0x02014b50
+    // Every entry of the directory points to the first: the bytes of the others are cut out of the zip.
+    const heads = [...bytes.keys()].filter(
+      (at) => at + 4 <= bytes.length && view.getUint32(at, true) === CENTRAL,
+    )
+    const [, second = 0] = heads.map((at) => view.getUint32(at + 42, true))
+    const [directory = 0] = heads
+    for (const at of heads) view.setUint32(at + 42, 0, true)
+    const end = bytes.length - 22
+    view.setUint32(end + 16, second, true)
+    const blob = new Blob([bytes.subarray(0, second), bytes.subarray(directory)])
+    await takeInHere(SHOOT, [{ fileName: 'twice.zip', blob }], db)
+    await work()
+    expect((await refusals()).at(-1)).toBe(
+      'twice.zip: a zip whose files overlap; no program packs one like that',
+    )
+    expect(await db.shots.count()).toBeLessThanOrEqual(1)
   })
 
   test('whose entry unpacks to more than a photograph may have is refused at that entry', async () => {

@@ -5,6 +5,7 @@ import type { Work } from '@cloudbank/hosts/runs'
 import { watchTables, type Arrival, type Database, type Shoot } from '../../data'
 import { describeError, isNoRoom } from '../../notices'
 import { importShoot } from '../container'
+import { doneUnpacking, sayUnpacking } from '../unpacking'
 import { inspectArrival, refuse } from './inspectArrival'
 import { unpackZip } from './unpackZip'
 
@@ -67,10 +68,15 @@ async function bringShoot(
   onShoot: OnShoot,
 ): Promise<void> {
   try {
-    onShoot(fileName, await importShoot(blob, signal, db))
+    const brought = await importShoot(blob, signal, db, (of, done, total) =>
+      sayUnpacking({ name: fileName, of, done, total }),
+    )
+    onShoot(fileName, brought)
   } catch (error) {
     if (stopsLine(error)) throw error
     onShoot(fileName, error instanceof ContainerError ? error : asContainerError(error))
+  } finally {
+    doneUnpacking()
   }
   await db.arrivals.delete(id!)
 }

@@ -1,9 +1,11 @@
 import { FileError, LIMITS } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
-import { create } from 'zustand'
+import { isPossible } from '@cloudbank/core/shoot'
+import type { FileEntry } from '@zip.js/zip.js'
 import type { Arrival, Database } from '../../data'
 import { isNoRoom } from '../../notices'
-import { loadZip } from '../zip'
+import { doneUnpacking, sayUnpacking } from '../unpacking'
+import { blobOf, loadZip, TooLongError } from '../zip'
 import { isHidden, sniff } from './sniff'
 import { arrivalOf } from './takeIn'
 import { strings } from '../strings'
@@ -14,11 +16,6 @@ export const ZIP_LIMITS = {
   /** Of all entries together, unpacked. */
   bytes: 50_000_000_000,
 } as const
-
-/** Which zip is being opened, and how far; null when none is. */
-export const useUnpacking = create<{
-  readonly now: { readonly name: string; readonly done: number; readonly total: number } | null
-}>()(() => ({ now: null }))
 
 /**
  * Takes the entries out of a zip, one after the other, and puts each in line; what has been taken out is
@@ -38,12 +35,14 @@ export async function unpackZip(
   const pattern = (await db.shoots.get(arrival.shootId))?.namePattern ?? undefined
   let opened = 0
   let bytes = 0
+  let packed = 0
   try {
     for await (const entry of reader.getEntriesGenerator()) {
       if (signal.aborted) throw new CancelledError()
       opened++
-      useUnpacking.setState({ now: { name: arrival.fileName, done: opened, total: opened } })
+      sayUnpacking({ name: arrival.fileName, of: 'entries', done: opened, total: null })
       bytes += entry.uncompressedSize
+      packed += entry.compressedSize
       if (opened <= arrival.opened || entry.directory) continue
       const isUnsafe = UNSAFE.test(entry.filename)
       if (!isUnsafe && isHidden(entry.filename)) continue
@@ -51,22 +50,26 @@ export async function unpackZip(
         await refuse(arrival, arrival.fileName, TOO_MUCH, db)
         break
       }
+      if (packed > arrival.blob.size) {
+        await refuse(arrival, arrival.fileName, strings.entriesOverlap, db)
+        break
+      }
       const name = entry.filename.split('/').at(-1) ?? entry.filename
       const read = isUnsafe
         ? UNSAFE_NAME
         : entry.encrypted
           ? LOCKED
-          : await readEntry(
-              (writable) => entry.getData(writable, { signal, checkSignature: true }),
-              entry.uncompressedSize,
-              signal,
-            )
+          : await readEntry(entry, signal)
+      // What it said of its length may have been too little.
+      if (typeof read !== 'string') bytes += Math.max(0, read.size - entry.uncompressedSize)
       const put =
         typeof read === 'string'
           ? () => refuse(arrival, `${arrival.fileName}: ${entry.filename}`, read, db)
           : await placeFor(arrival, name, read, opened, pattern, db)
       // Both or neither: an entry that came twice would be named twice.
       await db.transaction('rw', db.arrivals, db.refusals, db.productTables, async () => {
+        // It may have been taken out of the line meanwhile.
+        if (!(await db.arrivals.get(arrival.id!))) throw new CancelledError()
         await put()
         await db.arrivals.update(arrival.id!, { opened })
       })
@@ -76,7 +79,7 @@ export async function unpackZip(
     const why = error instanceof Error ? error.message.toLowerCase() : String(error)
     await refuse(arrival, arrival.fileName, strings.damagedZip(why), db)
   } finally {
-    useUnpacking.setState({ now: null })
+    doneUnpacking()
     await reader.close()
   }
   await db.arrivals.delete(arrival.id!)
@@ -90,31 +93,17 @@ const LOCKED = strings.lockedByPasswordUnpackIt
 const DAMAGED = strings.damagedInZip
 const TOO_MUCH = strings.holdsMoreThanOneShoot
 
-/** An entry's bytes, or why it is not taken. What it says of its size is not believed. */
-async function readEntry(
-  read: (writable: WritableStream<Uint8Array>) => Promise<unknown>,
-  saidBytes: number,
-  signal: AbortSignal,
-): Promise<Blob | string> {
+/** An entry's bytes, or why it is not taken. */
+async function readEntry(entry: FileEntry, signal: AbortSignal): Promise<Blob | string> {
   const { maxFileBytes: maxBytes } = LIMITS
-  if (saidBytes > maxBytes)
-    return new FileError({ code: 'too-heavy', bytes: saidBytes, maxBytes }).message
-  const parts: BlobPart[] = []
-  let bytes = 0
-  const writable = new WritableStream<Uint8Array<ArrayBuffer>>({
-    write: (part) => {
-      bytes += part.length
-      if (bytes > maxBytes) throw new FileError({ code: 'bomb' })
-      // A part of its own: the stream may use its memory again.
-      parts.push(part.slice())
-    },
-  })
+  if (entry.uncompressedSize > maxBytes)
+    return new FileError({ code: 'too-heavy', bytes: entry.uncompressedSize, maxBytes }).message
+  if (!isPossible(entry)) return DAMAGED
   try {
-    await read(writable as WritableStream<Uint8Array>) // the browser's streams give unshared memory
-    return new Blob(parts)
-  } catch {
+    return await blobOf(entry, maxBytes, signal)
+  } catch (error) {
     if (signal.aborted) throw new CancelledError()
-    return bytes > maxBytes ? new FileError({ code: 'bomb' }).message : DAMAGED
+    return error instanceof TooLongError ? new FileError({ code: 'bomb' }).message : DAMAGED
   }
 }
 
