@@ -51,3 +51,15 @@ test('photographs dropped while it is away are kept, and come in when it is back
   await page.getByRole('navigation').getByText('2 shots ·').waitFor({ timeout: 60_000 })
   expect(await rowsOf(page, 'refusals')).toEqual([])
 })
+
+test('workers that end in the middle of a run are replaced, and every shot is made', async () => {
+  const { page } = app
+  await newShoot(app, await demoPhotos(['OCK-101-front.jpg', 'OCK-108-front.jpg']))
+  await page.getByRole('button', { name: 'Make 4 renditions' }).click()
+  await page.getByTestId('run-count').waitFor()
+  for (const worker of page.workers())
+    await worker.evaluate(() => (self as unknown as { close: () => void }).close()) // it is a worker's
+  await page.getByRole('button', { name: 'All 4 renditions made' }).waitFor({ timeout: 90_000 })
+  const shots = await rowsOf<{ failure: string | null }>(page, 'shots')
+  expect(shots.map(({ failure }) => failure)).toEqual([null, null])
+})

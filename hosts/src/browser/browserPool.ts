@@ -1,4 +1,5 @@
 import { WorkerPool, type FromWorker, type OnFetching, type WorkerEndpoint } from '../pool'
+import { listenTo } from './workerLife'
 
 /** Memory that a photograph of 50 megapixels takes in a worker, and what all workers may take. */
 const PEAK_BYTES = 700_000_000
@@ -8,11 +9,7 @@ function createEndpoint(): WorkerEndpoint {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
   return {
     post: (message) => worker.postMessage(message),
-    listen: (onMessage) => {
-      worker.addEventListener('message', ({ data }: MessageEvent<FromWorker>) => onMessage(data))
-      worker.addEventListener('error', () => onMessage(null))
-      worker.addEventListener('messageerror', () => onMessage(null))
-    },
+    listen: (onMessage) => listenTo<FromWorker>(worker, onMessage),
     terminate: () => worker.terminate(),
   }
 }

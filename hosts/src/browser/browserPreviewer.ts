@@ -1,14 +1,11 @@
 import { Previewer, type FromPreviewer, type PreviewerEndpoint } from '../previewer'
+import { listenTo } from './workerLife'
 
 function createEndpoint(): PreviewerEndpoint {
   const worker = new Worker(new URL('./previewWorker.ts', import.meta.url), { type: 'module' })
   return {
     post: (message, transfer) => worker.postMessage(message, transfer),
-    listen: (onMessage) => {
-      worker.addEventListener('message', ({ data }: MessageEvent<FromPreviewer>) => onMessage(data))
-      worker.addEventListener('error', () => onMessage(null))
-      worker.addEventListener('messageerror', () => onMessage(null))
-    },
+    listen: (onMessage) => listenTo<FromPreviewer>(worker, onMessage),
     terminate: () => worker.terminate(),
   }
 }

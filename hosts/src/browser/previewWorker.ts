@@ -3,6 +3,7 @@ import { errorToData } from '../pool'
 import { rasterBuffers, servePreviewer, type FromPreviewer, type ToPreviewer } from '../previewer'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
+import { holdLife } from './workerLife'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
 
@@ -20,3 +21,4 @@ scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {
     (error: unknown) => post({ callId, ok: false, error: errorToData(error) }, []),
   )
 })
+holdLife(scope)

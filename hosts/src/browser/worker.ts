@@ -2,6 +2,7 @@
 import { serveEngine, sha256, type FromWorker, type ToWorker } from '../pool'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
+import { holdLife } from './workerLife'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
 
@@ -14,3 +15,4 @@ const serve = serveEngine({
   post: (message, transfer) => scope.postMessage(message, transfer),
 })
 scope.addEventListener('message', (event: MessageEvent<ToWorker>) => void serve(event.data))
+holdLife(scope)

@@ -1,15 +1,12 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
+import { readFileFacts } from '@cloudbank/core/codec'
 import { stemOf } from '@cloudbank/core/names'
-import { formatCount } from '@cloudbank/core/words'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import { sha256 } from '@cloudbank/hosts/pool'
 import { AssetHash, database, type AssetRow, type Database } from '../data'
 import { strings } from './strings'
-
-/** A ground stands behind: more pixels than these are of no use there. */
-const MAX_PIXELS = 64e6
 
 /** Tables and pictures that have been read: one is worn by many shots. */
 const read = new Map<string, Promise<Blob | null>>()
@@ -63,17 +60,17 @@ export async function bringInCube(file: File, db: Database = database): Promise<
 /**
  * Keeps a picture under its hash, so that a ground can name it.
  *
- * @throws Error when the file is no picture that this browser can read, or a very large one.
+ * @throws FileError when the file is no picture that can be imported, or too large a one; Error when this browser can't
+ *   read it.
  */
 export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
+  const bytes = await file.arrayBuffer()
+  // Before it is decoded: a large one takes gigabytes.
+  readFileFacts(new Uint8Array(bytes))
   const picture = await createImageBitmap(file).catch(() => {
     throw new Error(strings.itIsntPictureThisBrowser)
   })
-  const { width, height } = picture
   picture.close()
-  if (width * height > MAX_PIXELS)
-    throw new Error(strings.pixelsIsTooLargeFor(formatCount(width), formatCount(height)))
-  const bytes = await file.arrayBuffer()
   const row: AssetRow = {
     hash: AssetHash.parse(await sha256(bytes)),
     role: 'ground',

@@ -58,7 +58,9 @@ async function load(): Promise<Shoot> {
 }
 
 async function fetchDemo(path: string): Promise<Response> {
-  const response = await fetch(`/demo/${path}`)
+  const response = await fetch(`/demo/${path}`).catch((cause: unknown) => {
+    throw new Error(strings.demoFileDidntArrive(path), { cause })
+  })
   if (!response.ok) throw new Error(strings.demoShootCantBeLoaded(path, response.status))
   return response
 }

@@ -4,8 +4,6 @@ import { countOf } from '@cloudbank/core/words'
 export const strings = {
   // assets
   itIsntPictureThisBrowser: 'it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)',
-  pixelsIsTooLargeFor: (count: string | number, count2: string | number): string =>
-    `${count} × ${count2} pixels is too large for a ground`,
 
   // exportShoot
   shootNoLongerExists: 'the shoot no longer exists',
@@ -55,6 +53,8 @@ export const strings = {
   ottermereCampKitchen: 'Ottermere Camp Kitchen',
   demoShootCantBeLoaded: (path: string | number, status: string | number): string =>
     `The demo shoot can’t be loaded: ${path}, ${status}`,
+  demoFileDidntArrive: (path: string): string =>
+    `The demo shoot can’t be loaded: ${path} didn’t arrive from the server. Check that it runs, then try again.`,
 
   // giveBrief
   by: (count: number, name: string | number): string => `${countOf(count, 'shot')} by ${name}`,

@@ -71,7 +71,9 @@ export function assertPicture(
   // Which way round it stands is for its orientation to say, and has been read differently.
   const [short, long] = sidesOf(found)
   const [saidShort, saidLong] = sidesOf(said)
-  if (found.type === said.type && short === saidShort && long === saidLong) return
+  // What a HEIC says of its sides is not always what it decodes to.
+  const sameSides = (short === saidShort && long === saidLong) || found.type === 'heic'
+  if (found.type === said.type && sameSides) return
   const words = ({ type, width, height }: typeof said): string =>
     `${FORMATS[type].word} of ${width} × ${height} pixels`
   throw new ContainerError(

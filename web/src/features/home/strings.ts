@@ -3,6 +3,7 @@ import { countOf } from '@cloudbank/core/words'
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
   // DemoPage
+  tryAgain: 'Try again',
   fetchingDemoShoot31Photographs: 'Fetching the demo shoot, 31 photographs, 24 MB …',
 
   // HomePage

@@ -5,6 +5,7 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { STEPS } from '@cloudbank/core/steps'
 import {
   UnreachableError,
+  WorkerLostError,
   type JobResults,
   type Jobs,
   type KeyedMatte,
@@ -116,9 +117,14 @@ async function makeShot(
     mattes: await mattesOf(plan, db),
     assets: await assetsOf(plan, db),
   } as const
+  const render = (): Promise<JobResults['render']> => pool.run<'render'>(job, { signal })
   let result: JobResults['render']
   try {
-    result = await pool.run<'render'>(job, { signal })
+    // A worker may end for no fault of the photograph; one over which a second ends is at fault itself.
+    result = await render().catch((error: unknown) => {
+      if (error instanceof WorkerLostError) return render()
+      throw error
+    })
   } catch (error) {
     // What a worker can't do is the shot's own failure, and the run goes on without it.
     if (error instanceof CancelledError || error instanceof UnreachableError) throw error
