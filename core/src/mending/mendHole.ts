@@ -101,13 +101,14 @@ function placesBeside(
   { window, region, border, dirt }: Beside,
 ): Candidate[] {
   const [inSurface, inWide] = [roots(surface), roots(wide)]
+  const along = alongBorder(inSurface, border, window.width, region.width)
   const seen = new Map<number, Candidate>()
   let best: Candidate = { x: window.x, y: window.y, cost: Infinity }
   const look = (x: number, y: number): void => {
     const at = { ...window, x, y }
     const first = (y - region.y) * region.width + x - region.x
     if (!isWithin(at, region) || (x === window.x && y === window.y) || seen.has(first)) return
-    const unlike = unlikeness(inSurface, inWide, first, border, window.width, region.width)
+    const unlike = unlikeness(along, inWide, first)
     const cost = dirt.some((box) => overlaps(box, at)) ? unlike * DIRTY : unlike
     const place = { x, y, cost }
     seen.set(first, place)
@@ -206,47 +207,62 @@ function roots({ data }: LinearRgba): Float32Array {
   return made
 }
 
+/** A border as it is compared: where its pixels lie in a wider picture, and the three values of each. */
+interface Along {
+  readonly places: Int32Array
+  readonly values: Float32Array
+}
+
+function alongBorder(
+  picture: Float32Array,
+  border: Int32Array,
+  width: number,
+  wideWidth: number,
+): Along {
+  const places = border.map((i) => Math.floor(i / width) * wideWidth + (i % width))
+  const values = new Float32Array(border.length * 3)
+  border.forEach((i, k) => values.set(picture.subarray(i * 3, i * 3 + 3), k * 3))
+  return { places, values }
+}
+
 /**
  * How unlike a picture and part of a wider one are along a border once their tones are level: what tone differs by is
  * spread anyway.
  *
  * @param first the pixel of the wider one on which the picture's first lies.
  */
-function unlikeness(
-  picture: Float32Array,
-  wide: Float32Array,
-  first: number,
-  border: Int32Array,
-  width: number,
-  wideWidth: number,
-): number {
-  let cost = 0
-  const count = Math.max(1, border.length)
-  for (let c = 0; c < 3; c++) {
-    let [sum, square] = [0, 0]
-    for (const i of border) {
-      const x = i % width
-      const there = first + ((i - x) / width) * wideWidth + x
-      const off = picture[i * 3 + c]! - wide[there * 3 + c]!
-      sum += off
-      square += off * off
-    }
-    const mean = sum / count
-    // A level difference counts, but little.
-    cost += square / count - 0.9 * mean * mean
+function unlikeness({ places, values }: Along, wide: Float32Array, first: number): number {
+  let [sum0, sum1, sum2, square0, square1, square2] = [0, 0, 0, 0, 0, 0]
+  for (let k = 0, v = 0; k < places.length; k++, v += 3) {
+    const there = (first + places[k]!) * 3
+    const off0 = values[v]! - wide[there]!
+    const off1 = values[v + 1]! - wide[there + 1]!
+    const off2 = values[v + 2]! - wide[there + 2]!
+    sum0 += off0
+    sum1 += off1
+    sum2 += off2
+    square0 += off0 * off0
+    square1 += off1 * off1
+    square2 += off2 * off2
   }
-  return cost
+  const count = Math.max(1, places.length)
+  // A level difference counts, but little.
+  const costOf = (sum: number, square: number): number => {
+    const mean = sum / count
+    return square / count - 0.9 * mean * mean
+  }
+  return costOf(sum0, square0) + costOf(sum1, square1) + costOf(sum2, square2)
 }
 
 /** The hole filled with surface from beside, its difference along the border spread over it; clear elsewhere. */
 function filled(surface: LinearRgba, from: LinearRgba, mask: Uint8Array): LinearRgba {
   const { width } = surface
   const picture = linearRaster(surface)
-  const inside: number[] = []
-  for (let i = 0; i < mask.length; i++) if (mask[i] === MISSING) inside.push(i)
+  const inside = Int32Array.from(mask.keys()).filter((i) => mask[i] === MISSING)
+  const beside = besideOf(inside, mask, width)
   for (let c = 0; c < 3; c++) {
     const offs = differences(surface, from, mask, c)
-    spread(offs, inside, mask, width)
+    spread(offs, inside, beside)
     for (const i of inside) {
       const light = Math.max(0, from.data[i * 4 + c]! + offs[i]!)
       picture.data[i * 4 + c] = light / Math.max(MIN_ALPHA, from.data[i * 4 + 3]!)
@@ -306,25 +322,32 @@ function differences(
   return offs
 }
 
+/** The pixels beside each of some: how many, then up to four that are not unknown; five numbers a pixel. */
+function besideOf(inside: Int32Array, mask: Uint8Array, width: number): Int32Array {
+  const beside = new Int32Array(inside.length * 5)
+  inside.forEach((i, at) => {
+    const x = i % width
+    let count = 0
+    const add = (j: number): void => {
+      if (j >= 0 && j < mask.length && mask[j] !== UNKNOWN) beside[at * 5 + ++count] = j
+    }
+    if (x > 0) add(i - 1)
+    if (x < width - 1) add(i + 1)
+    add(i - width)
+    add(i + width)
+    beside[at * 5] = count
+  })
+  return beside
+}
+
 /** Spreads what is known along a border over what is missing: Laplace's equation, by relaxation. */
-function spread(
-  offs: Float32Array,
-  inside: readonly number[],
-  mask: Uint8Array,
-  width: number,
-): void {
-  const around = [-1, 1, -width, width]
+function spread(offs: Float32Array, inside: Int32Array, beside: Int32Array): void {
   for (let sweep = 0; sweep < SWEEPS; sweep++)
-    for (const i of inside) {
-      let [sum, count] = [0, 0]
-      const x = i % width
-      for (let k = 0; k < 4; k++) {
-        if ((k === 0 && x === 0) || (k === 1 && x === width - 1)) continue
-        const j = i + around[k]!
-        if (j < 0 || j >= mask.length || mask[j] === UNKNOWN) continue
-        sum += offs[j]!
-        count++
-      }
-      if (count > 0) offs[i] = sum / count
+    for (let at = 0, b = 0; at < inside.length; at++, b += 5) {
+      const count = beside[b]!
+      if (count === 0) continue
+      let sum = offs[beside[b + 1]!]!
+      for (let k = 2; k <= count; k++) sum += offs[beside[b + k]!]!
+      offs[inside[at]!] = sum / count
     }
 }

@@ -1,9 +1,11 @@
 import type { PxBox } from '../raster'
-import { withPatches, type Patch, type Source } from '../source'
+import { joined, withPatches, type Patch, type Source } from '../source'
 import { KNOWN, mendHole, MISSING, UNKNOWN, type Hole } from './mendHole'
 
 /** A hole is rebuilt at once if it is no larger than this; else piece by piece, from its rim inwards. */
 const CELL_PX = 32
+/** Pieces of a larger hole stay apart: one picture of all of it would take more memory than they do. */
+const MAX_JOINED_PX = 1e6
 
 interface Cell {
   readonly box: PxBox
@@ -40,7 +42,7 @@ export function mendInCells(
     patches.push(mendHole(known, part, marginPx, [...dirt, ...others], grain))
     eachIn(cell.box, window, (i) => (now[i] = now[i] === MISSING ? KNOWN : now[i]!))
   }
-  return patches
+  return window.width * window.height <= MAX_JOINED_PX ? [joined(window, patches)] : patches
 }
 
 /** The parts of a grid in which something is missing, in pixels of the photograph. */

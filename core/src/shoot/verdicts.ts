@@ -1,5 +1,5 @@
 import { derived } from './derived'
-import { fingerprint } from './fingerprint'
+import { digest } from '../memory'
 import type { Recipe, Recipes } from './recipe'
 import type { Shot } from './rows'
 
@@ -14,7 +14,7 @@ export function createVerdicts({ keyOf, sharedSteps }: Recipes) {
   const fingerprintOf = derived((shot: Shot, _shared: object, recipe: Recipe): string => {
     const { look } = recipe
     const keys = look.finish.placements.map((at) => keyOf(shot, { ...recipe, steps: look }, at))
-    return fingerprint(keys.join('\n'))
+    return digest(keys.join('\n'))
   })
   /** What a shot is made by: it changes when anything that shows does, wherever it goes. */
   const madeBy = (shot: Shot, recipe: Recipe): string =>

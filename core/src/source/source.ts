@@ -60,12 +60,15 @@ export const photographSource = (original: SrgbRgba8, memory = new Memory()): So
 /** A source with patches over it, in their order; itself where there are none. */
 export function withPatches(source: Source, patches: readonly Patch[]): Source {
   if (patches.length === 0) return source
-  const sampleInto: Source['sampleInto'] = (picture, window, kernel) => {
+  return derivedSource(source, (picture, window, kernel) => {
     source.sampleInto(picture, window, kernel)
     for (const patch of patches) layPatch(picture, patch, window, kernel)
-  }
-  return sourceOf(source.size, sampleInto, new Memory())
+  })
 }
+
+/** A source of the same size that is read in another way; it remembers things of its own. */
+export const derivedSource = ({ size }: Source, sampleInto: Source['sampleInto']): Source =>
+  sourceOf(size, sampleInto, new Memory())
 
 function sourceOf(
   { width, height }: Size,
@@ -131,20 +134,34 @@ function layPatch(
   const over = resampleLinear(patch.picture, part, linearRaster(size), kernel)
   const inX = shareInside(part.x, part.width, patch.picture.width, size.width)
   const inY = shareInside(part.y, part.height, patch.picture.height, size.height)
-  for (let y = 0; y < size.height; y++)
+  for (let y = 0, at = 0; y < size.height; y++)
     for (let x = 0; x < size.width; x++) {
-      const from = (y * size.width + x) * 4
-      const to = ((top + y) * picture.width + left + x) * 4
       const share = inX[x]! * inY[y]!
-      const rest = 1 - over.data[from + 3]! * share
-      const below = picture.data[to + 3]!
-      for (let c = 0; c < 3; c++)
-        picture.data[to + c] = over.data[from + c]! * share * below + picture.data[to + c]! * rest
+      for (let c = 0; c < 4; c++) over.data[at++]! *= share
     }
+  layOver(picture, over, left, top)
 }
 
-/** How much of each pixel lies on the patch, 0…1: beyond its border nothing of it goes on. */
-function shareInside(start: number, length: number, limit: number, pixels: number): Float32Array {
+/** Lays one picture on part of another (atop): what is below stays as transparent as it was. */
+export function layOver(picture: LinearRgba, over: LinearRgba, left: number, top: number): void {
+  for (let y = 0, from = 0; y < over.height; y++) {
+    let to = ((top + y) * picture.width + left) * 4
+    for (let x = 0; x < over.width; x++, from += 4, to += 4) {
+      const rest = 1 - over.data[from + 3]!
+      const below = picture.data[to + 3]!
+      for (let c = 0; c < 3; c++)
+        picture.data[to + c] = over.data[from + c]! * below + picture.data[to + c]! * rest
+    }
+  }
+}
+
+/** How much of each pixel lies on a patch, 0…1: beyond its border nothing of it goes on. */
+export function shareInside(
+  start: number,
+  length: number,
+  limit: number,
+  pixels: number,
+): Float32Array {
   const scale = length / pixels
   return Float32Array.from({ length: pixels }, (_, i) => {
     const from = start + i * scale

@@ -1,6 +1,6 @@
-import { defineNote } from '../../memory'
+import { defineNote, digest } from '../../memory'
 import type { PxBox, Size } from '../../raster'
-import { withPatches, type Patch, type Source } from '../../source'
+import { Sheet, withPatches, withSheet, type Patch, type Source } from '../../source'
 import { boxOfStroke, doneOf, identityOf, strokeAt, type Point } from '../../strokes'
 import { cleanedPatches } from './dirt'
 import type { TidySettings } from './settings'
@@ -9,10 +9,20 @@ import type { TidyOwn, Retouch } from './retouches'
 
 /** Pixels of works that are remembered of one photograph, in bytes; what is further back is done again. */
 const KEPT_BYTES = 256e6
+/** Sheets that are remembered of one photograph: they share the tiles that are alike. */
+const KEPT_SHEETS = 4
 /** A work looks at what lies within so many times its radius, and so many pixels, about it: where it takes surface from. */
 const LOOKS = { radii: 9, px: 100 } as const
 
-const WORKED_OUT = defineNote<Map<string, Patch[]>>('retouches worked out')
+/** What has been worked out of a photograph: works by their names, and what some of them in a row came to. */
+interface WorkedOut {
+  readonly patches: Map<string, Patch[]>
+  bytes: number
+  /** The newest last. */
+  readonly sheets: { readonly keys: readonly string[]; readonly sheet: Sheet }[]
+}
+
+const WORKED_OUT = defineNote<WorkedOut>('retouches worked out')
 
 /**
  * A photograph as it was tidied: what was cleaned, then what was done by hand, in its order. What has been worked out
@@ -29,32 +39,53 @@ export function tidiedAt(
   const done = doneOf(works)
   const clean = (side: number): Patch[] =>
     cleanedPatches(source, settings, refused, side, checkpoint)
-  // Works go by all that was cleaned, whatever is made of the photograph.
-  const whole = done.length === 0 ? source : withPatches(source, clean(Infinity))
-  const patches: Patch[] = []
-  done.forEach((work, at) => {
-    const key = keyOf(done, at, source.size, settings, refused)
-    patches.push(
-      ...remembered(source, key, () => {
+  const known = source.memory.of<WorkedOut>(source, WORKED_OUT, () => ({
+    patches: new Map(),
+    bytes: 0,
+    sheets: [],
+  }))
+  const keys = keysOf(done, source.size, settings, refused)
+  const begun = begunWith(known, keys)
+  const sheet = begun?.sheet.fork() ?? new Sheet()
+  const first = begun?.keys.length ?? 0
+  if (first < keys.length) {
+    // Works go by all that was cleaned, whatever is made of the photograph.
+    const whole = withPatches(source, clean(Infinity))
+    for (let at = first; at < keys.length; at++) {
+      const make = (): Patch[] => {
         checkpoint()
-        return patchesOf(withPatches(whole, patches), work)
-      }),
-    )
-  })
-  return withPatches(source, [...clean(sidePx), ...patches])
+        return patchesOf(withSheet(whole, sheet), done[at]!)
+      }
+      sheet.lay(remembered(known, keys[at]!, make))
+    }
+    known.sheets.push({ keys, sheet })
+    if (known.sheets.length > KEPT_SHEETS) known.sheets.shift()
+  }
+  return withSheet(withPatches(source, clean(sidePx)), sheet)
 }
 
-function remembered(source: Source, key: string, make: () => Patch[]): Patch[] {
-  const ofSource = source.memory.of(source, WORKED_OUT, () => new Map<string, Patch[]>())
-  const patches = ofSource.get(key) ?? make()
+/** The sheet that holds most of some works, and nothing else. */
+function begunWith(
+  { sheets }: WorkedOut,
+  keys: readonly string[],
+): WorkedOut['sheets'][number] | null {
+  const holding = sheets.filter(
+    (kept) => kept.keys.length <= keys.length && kept.keys.every((key, i) => key === keys[i]),
+  )
+  return holding.sort((a, b) => b.keys.length - a.keys.length)[0] ?? null
+}
+
+function remembered(known: WorkedOut, key: string, make: () => Patch[]): Patch[] {
+  const there = known.patches.get(key)
+  const patches = there ?? make()
   // The newest used stand last.
-  ofSource.delete(key)
-  ofSource.set(key, patches)
-  let bytes = [...ofSource.values()].reduce((sum, kept) => sum + bytesOf(kept), 0)
-  for (const [oldest, kept] of ofSource) {
-    if (bytes <= KEPT_BYTES || oldest === key) break
-    ofSource.delete(oldest)
-    bytes -= bytesOf(kept)
+  known.patches.delete(key)
+  known.patches.set(key, patches)
+  if (!there) known.bytes += bytesOf(patches)
+  for (const [oldest, kept] of known.patches) {
+    if (known.bytes <= KEPT_BYTES || oldest === key) break
+    known.patches.delete(oldest)
+    known.bytes -= bytesOf(kept)
   }
   return patches
 }
@@ -62,25 +93,27 @@ function remembered(source: Source, key: string, make: () => Patch[]): Patch[] {
 const bytesOf = (patches: readonly Patch[]): number =>
   patches.reduce((sum, { picture }) => sum + picture.data.byteLength, 0)
 
-/** What a work's patches depend on: itself, what was cleaned, and the works before it that it can see. */
-function keyOf(
+/**
+ * Names of works by what their patches depend on: the work itself, what was cleaned, and the works before it that it can
+ * see, which are named in the same way.
+ */
+function keysOf(
   done: readonly Retouch[],
-  at: number,
   size: Size,
   { specks, largestPct }: TidySettings,
   refused: TidyOwn['refused'],
-): string {
-  const own = done[at]!
-  const seen: Retouch[] = []
-  let boxes = boxesOf(own, size)
-  for (let k = at - 1; k >= 0; k--) {
-    const earlier = boxesOf(done[k]!, size)
-    if (!earlier.some((one) => boxes.some((box) => overlaps(one, box)))) continue
-    seen.push(done[k]!)
-    boxes = [...boxes, ...earlier]
-  }
+): string[] {
   const cleaned = specks === 'none' ? [] : [specks, largestPct, Object.values(refused)]
-  return JSON.stringify([cleaned, identityOf(own), ...seen.map((work) => identityOf(work))])
+  const boxes = done.map((work) => boxesOf(work, size))
+  const keys: string[] = []
+  done.forEach((work, at) => {
+    const own = boxes[at]!
+    const seen = keys.filter((_, k) =>
+      boxes[k]!.some((earlier) => own.some((box) => overlaps(earlier, box))),
+    )
+    keys.push(digest(JSON.stringify([cleaned, identityOf(work), seen])))
+  })
+  return keys
 }
 
 /** What a work looks at and changes, in pixels. */

@@ -124,6 +124,37 @@ describe('mended', () => {
     expect(tidied({ a, b: { ...b, hidden: true }, c }).data).toEqual(without.data)
     expect(tidied({ a, b, c }).data).toEqual(whole.data)
   })
+
+  test('many are each worked out once: one more, one fewer and the same again cost no more', () => {
+    const picture = made(surface(0.02))
+    const source = photographSource(picture)
+    const works = Object.fromEntries(
+      Array.from({ length: 60 }, (_, turn) => {
+        const place: [number, number] = [20 + (turn % 12) * 22, 20 + Math.floor(turn / 12) * 35]
+        return [`w${turn}`, { kind: 'mend', ...stroke([place], 4), turn }]
+      }),
+    )
+    const more = { ...works, last: { kind: 'mend', ...stroke([[150, 190]], 4), turn: 99 } }
+    let worked = 0
+    const drawn = (of: Source, own: object): LinearRgba => {
+      worked = 0
+      const count = (): void => void worked++
+      return all(
+        tidiedAt(of, TidySettings.parse({}), TidyOwn.parse({ works: own }), Infinity, count),
+      )
+    }
+    const first = drawn(source, works)
+    expect(worked).toBe(60)
+    expect(drawn(source, works).data).toEqual(first.data)
+    expect(worked).toBe(0)
+    const withMore = drawn(source, more)
+    expect(worked).toBe(1)
+    expect(drawn(source, works).data).toEqual(first.data)
+    expect(worked).toBe(0)
+    // Opened anew it comes to the same, to the last bit.
+    expect(drawn(photographSource(picture), more).data).toEqual(withMore.data)
+    expect(worked).toBe(61)
+  })
 })
 
 describe('borrowed', () => {

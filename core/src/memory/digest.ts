@@ -1,5 +1,5 @@
 /** A short name for a text, to tell whether it is the same again (Fowler, Noll & Vo: FNV-1a, twice 32 bits). */
-export function fingerprint(text: string): string {
+export function digest(text: string): string {
   let a = 0x811c9dc5
   let b = 0x01000193
   for (let i = 0; i < text.length; i++) {
