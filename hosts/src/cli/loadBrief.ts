@@ -1,6 +1,6 @@
-import { readFile } from 'node:fs/promises'
 import { readBrief, type Brief } from '@cloudbank/core/brief'
 import { readJson } from './readJson'
+import { MAX_TEXT_BYTES, readText } from './readText'
 import { strings } from './strings'
 import { UsageError } from './UsageError'
 
@@ -10,9 +10,7 @@ import { UsageError } from './UsageError'
  * @throws UsageError naming the file and each field that is wrong.
  */
 export async function loadBrief(path: string): Promise<Brief> {
-  const text = await readFile(path, 'utf8').catch(() => {
-    throw new UsageError(strings.cantBeRead(path))
-  })
+  const text = await readText(path, MAX_TEXT_BYTES.json, strings.cantBeRead(path))
   const result = readBrief(readJson(path, text))
   if (result.ok) return result.brief
   const problems = result.problems.map(({ field, message }) => `${field}: ${message}`)

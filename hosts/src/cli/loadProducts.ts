@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises'
 import {
   guessMapping,
   mapProducts,
@@ -7,6 +6,7 @@ import {
   type Product,
 } from '@cloudbank/core/shoot'
 import { SHOOT_ID } from './photoRows'
+import { MAX_TEXT_BYTES, readText } from './readText'
 import { strings } from './strings'
 import { UsageError } from './UsageError'
 
@@ -16,9 +16,7 @@ import { UsageError } from './UsageError'
  * @throws UsageError naming the file and what is wrong with it.
  */
 export async function loadProducts(path: string): Promise<Product[]> {
-  const text = await readFile(path, 'utf8').catch(() => {
-    throw new UsageError(strings.cantBeRead(path))
-  })
+  const text = await readText(path, MAX_TEXT_BYTES.table, strings.cantBeRead(path))
   try {
     const table = readTable(text)
     const mapping = guessMapping(table.headings)

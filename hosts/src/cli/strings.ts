@@ -38,6 +38,8 @@ export const strings = {
   tableProblem: (path: string, problem: string): string => `${path}: ${problem}`,
 
   // openShoot
+  tooLarge: (path: string, size: string, most: string): string =>
+    `${path}: ${size} long; at most ${most} are read`,
   zipIsDamaged: 'the zip is damaged; copy the file again',
   missingInside: (entry: string): string => `${entry} is missing in it`,
   damagedInside: (entry: string): string => `${entry} in it is damaged; copy the file again`,

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
-import { readFileFacts } from '@cloudbank/core/codec'
+import { FileError, LIMITS, readFileFacts } from '@cloudbank/core/codec'
 import { stemOf } from '@cloudbank/core/names'
 import { parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
@@ -35,15 +35,24 @@ export async function assetsOf(
   return found.flat()
 }
 
+/** A colour table of 64 steps a side has some ten million bytes. */
+const MAX_CUBE_BYTES = 50_000_000
+
+/** @throws FileError when a file is longer than what is read of its kind. */
+function assertNotHeavy({ size }: File, maxBytes: number): void {
+  if (size > maxBytes) throw new FileError({ code: 'too-heavy', bytes: size, maxBytes })
+}
+
 /** A file that was brought in, as settings name it. */
 type BroughtIn = Pick<AssetRow, 'hash' | 'name'>
 
 /**
  * Keeps a colour table under its hash, so that looks can name it.
  *
- * @throws CubeError when the file is no colour table.
+ * @throws CubeError when the file is no colour table, FileError when it is longer than one can be.
  */
 export async function bringInCube(file: File, db: Database = database): Promise<BroughtIn> {
+  assertNotHeavy(file, MAX_CUBE_BYTES)
   const bytes = await file.arrayBuffer()
   const text = new TextDecoder().decode(bytes)
   const { title } = parseCube(text)
@@ -64,6 +73,7 @@ export async function bringInCube(file: File, db: Database = database): Promise<
  *   read it.
  */
 export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
+  assertNotHeavy(file, LIMITS.maxFileBytes)
   const bytes = await file.arrayBuffer()
   // Before it is decoded: a large one takes gigabytes.
   readFileFacts(new Uint8Array(bytes))

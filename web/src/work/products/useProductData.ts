@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks'
 import { create } from 'zustand'
+import { TABLE_LIMITS } from '@cloudbank/core/shoot'
 import { database, type ShootId } from '../../data'
 
 interface ProductDataState {
@@ -18,6 +19,9 @@ export const useProductData = create<ProductDataState>()((set) => ({
   close: () => set({ text: null }),
 }))
 
+/** A letter of UTF-8 has at most so many bytes. */
+const MAX_BYTES_A_LETTER = 4
+
 /** A table that was dropped and waits to be looked at. */
 export interface WaitingTable {
   readonly id: number
@@ -34,7 +38,8 @@ export function useWaitingTable(shootId: ShootId): WaitingTable | null {
       const tables = await database.productTables.where('shootId').equals(shootId).sortBy('id')
       const [first] = tables
       if (!first) return null
-      const text = await first.blob.text()
+      // No more than can be a table: a longer one is refused by its letters.
+      const text = await first.blob.slice(0, MAX_BYTES_A_LETTER * TABLE_LIMITS.letters).text()
       return { id: first.id!, fileName: first.fileName, text, more: tables.length - 1 }
     }, [shootId]) ?? null
   )
