@@ -18,6 +18,8 @@ const WATCHED = [...OWN_TABLES, 'shoots', 'briefs', 'measures'] as const
 
 /** Changes that come in quick succession are shown together, in ms: every showing costs a screen. */
 const GATHER_MS = 120
+/** Nor is a change shown before so many times what the last showing took: the page stays free for the hand. */
+const PAUSE = 4
 /** The many rows of measures wait until the first pictures have been asked for, in ms. */
 const MEASURES_AFTER_MS = 400
 
@@ -45,6 +47,8 @@ export class ShootWatch {
   #pending = new Map<string, Changed>()
   #timer: ReturnType<typeof setTimeout> | null = null
   #shownAt = 0
+  /** What the last showing took, in ms. */
+  #showingMs = 0
   /** Readings follow each other, so that an older one never comes last. */
   #reading: Promise<void> = Promise.resolve()
   #disposed = false
@@ -86,7 +90,8 @@ export class ShootWatch {
     if (this.#timer !== null) return
     // A change after a pause is shown at once; one of many waits for the others.
     const since = performance.now() - this.#shownAt
-    this.#timer = setTimeout(() => this.#flush(), Math.max(0, GATHER_MS - since))
+    const pause = Math.max(GATHER_MS, PAUSE * this.#showingMs)
+    this.#timer = setTimeout(() => this.#flush(), Math.max(0, pause - since))
   }
 
   #flush(): void {
@@ -193,6 +198,8 @@ export class ShootWatch {
     this.#shownAt = performance.now()
     this.#view = this.#combine(changed)
     this.#onChange()
+    // By the next task the screens have been drawn.
+    setTimeout(() => (this.#showingMs = performance.now() - this.#shownAt))
   }
 
   /** The parts that have not changed stay the same objects, so that what shows them need not. */

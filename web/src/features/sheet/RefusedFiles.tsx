@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { countOf } from '@cloudbank/core/words'
 import { database, type Refusal, type ShootId } from '../../data'
 import { attempt, useNotices } from '../../notices'
@@ -87,12 +88,7 @@ function Listed(props: {
       </Flex>
       <Box maxHeight="260px" overflowY="auto">
         {files.map(({ id, fileName, reason }) => (
-          <Text key={id} fontSize="12px" marginBottom="6px" overflowWrap="anywhere">
-            <Text as="span" fontFamily="mono">
-              {fileName}
-            </Text>
-            : {reason}
-          </Text>
+          <Line key={id} fileName={fileName} reason={reason} />
         ))}
       </Box>
       <Flex gap="12px">
@@ -104,6 +100,18 @@ function Listed(props: {
     </Box>
   )
 }
+
+/** Drawn once: hundreds of them stand in the list while the next ones come. */
+const Line = memo(function Line({ fileName, reason }: Omit<Named, 'id'>) {
+  return (
+    <Text fontSize="12px" marginBottom="6px" overflowWrap="anywhere">
+      <Text as="span" fontFamily="mono">
+        {fileName}
+      </Text>
+      : {reason}
+    </Text>
+  )
+})
 
 function Clear({ files }: { files: readonly Named[] }) {
   const clear = (): void => attempt(database.refusals.bulkDelete(files.map(({ id }) => Number(id))))

@@ -134,6 +134,7 @@ describe('taking in', () => {
 })
 
 test('a tab that is closed while it keeps files leaves their names', async () => {
+  await takeInHere(SHOOT, [file('a.jpg', 'a')], db)
   db.arrivals.hook('creating', (_key, { fileName }) => {
     if (fileName === 'b.jpg') throw new Error('the page was closed')
   })
@@ -142,7 +143,7 @@ test('a tab that is closed while it keeps files leaves their names', async () =>
   await expect(
     takeInHere(
       SHOOT,
-      ['a', 'b', 'c'].map((name) => file(`${name}.jpg`, name)),
+      ['b', 'c'].map((name) => file(`${name}.jpg`, name)),
       db,
     ),
   ).rejects.toThrow('closed')
@@ -183,11 +184,14 @@ describe('an import that is stopped', () => {
 
 describe('a browser that is full', () => {
   test('keeps the files that there is room for, and names the others', async () => {
-    const room = fullDatabase(db)
     await db.arrivals.count()
-    let kept = 0
-    db.arrivals.hook('creating', () => {
-      room.full = ++kept === 2 ? 'for-rows' : 'no'
+    let committed = 0
+    const writing = new Map<unknown, number>()
+    db.arrivals.hook('creating', (_key, _row, transaction) => {
+      const mine = (writing.get(transaction) ?? 0) + 1
+      if (committed + mine > 2) throw new DOMException('No room', 'QuotaExceededError')
+      if (mine === 1) transaction.on('complete', () => (committed += writing.get(transaction) ?? 0))
+      writing.set(transaction, mine)
     })
     const given = await takeInHere(
       SHOOT,

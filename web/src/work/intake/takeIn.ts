@@ -39,8 +39,11 @@ const TURN: Readonly<Record<GivenKind, number>> = {
   shoot: 3,
 }
 
+/** Files that are kept in one go: every going takes its time, however little is in it. */
+const TOGETHER = { files: 16, bytes: 24_000_000 } as const
+
 /**
- * Puts files in line for a shoot. They are kept at once, one by one, so that a reload loses none and a
+ * Puts files in line for a shoot. They are kept at once, a few at a time, so that a reload loses none and a
  * full browser keeps those that there was room for; they are looked at afterwards, by `intakeWork`. All
  * are named first: should the page end in the middle, `nameLost` says which were not kept.
  */
@@ -68,21 +71,42 @@ export async function takeIn(
   )
   const place = await nextPlace(shootId, db)
   const pattern = (await db.shoots.get(shootId))?.namePattern ?? undefined
-  for (const [i, { file, kind }] of sorted.entries()) {
-    const { fileName, blob } = file
-    try {
-      await db.transaction('rw', db.productTables, db.arrivals, db.refusals, async () => {
-        await db.refusals.delete(coming[i])
+  const keep = (from: number, to: number): Promise<void> =>
+    db.transaction('rw', db.productTables, db.arrivals, db.refusals, async () => {
+      await db.refusals.bulkDelete(coming.slice(from, to))
+      for (const [k, { file, kind }] of sorted.slice(from, to).entries()) {
+        const { fileName, blob } = file
         if (kind === 'table') await db.productTables.add({ shootId, fileName, blob })
-        else await db.arrivals.add(arrivalOf(shootId, file, kind, place + i, pattern))
-      })
+        else await db.arrivals.add(arrivalOf(shootId, file, kind, place + from + k, pattern))
+      }
+    })
+  let kept = 0
+  let most: number = TOGETHER.files
+  while (kept < sorted.length) {
+    const next = kept + Math.min(most, fitting(sorted.slice(kept)))
+    try {
+      await keep(kept, next)
+      kept = next
     } catch (error) {
-      await db.refusals.bulkDelete(coming.slice(i))
+      // There may be room for some of them.
+      if (isNoRoom(error) && next - kept > 1) {
+        most = 1
+        continue
+      }
+      await db.refusals.bulkDelete(coming.slice(kept))
       if (!isNoRoom(error)) throw error
-      return { waiting: i, noRoom: sorted.slice(i).map((left) => left.file.fileName) }
+      return { waiting: kept, noRoom: sorted.slice(kept).map((left) => left.file.fileName) }
     }
   }
   return { waiting: sorted.length, noRoom: [] }
+}
+
+/** How many of the first files are kept together. */
+function fitting(files: readonly { readonly file: IncomingFile }[]): number {
+  let bytes = 0
+  const first = files.slice(0, TOGETHER.files)
+  const over = first.findIndex(({ file }) => (bytes += file.blob.size) > TOGETHER.bytes)
+  return over < 0 ? first.length : Math.max(1, over)
 }
 
 /** Names the files that a tab was keeping when it was closed. */
