@@ -26,7 +26,16 @@ export default defineConfig({
         },
       },
       {
-        test: { ...modules, name: 'unit-web', include: ['web/src/**/*.test.{ts,tsx}'] },
+        test: {
+          ...modules,
+          name: 'unit-web',
+          include: ['web/src/**/*.test.ts'],
+          // Each has a database of its own.
+          isolate: false,
+        },
+      },
+      {
+        test: { ...modules, name: 'unit-screens', include: ['web/src/**/*.test.tsx'] },
       },
       {
         test: {

@@ -78,7 +78,7 @@ await Promise.all([
   })(),
   (async () => {
     await check('build', process.execPath, ['scripts/build.mjs'])
-    await vitest(['unit', 'unit-web'], 'at its end')
+    await vitest(['unit', 'unit-web', 'unit-screens'], 'at its end')
   })(),
 ])
 await vitest(['e2e', 'e2e-alone'], 'live')
