@@ -1,4 +1,4 @@
-// `npm run score` and `npm run bench`: builds what is stale, then runs the one that is asked for.
+// `npm run score`, `npm run bench` and `npm run soak`: builds what is stale, then runs the one that is asked for.
 import { installDependencies, root } from './setup.mjs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'

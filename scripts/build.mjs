@@ -39,6 +39,7 @@ export async function buildNode() {
     'server/dist/main': 'server/src/main.ts',
     'bench/dist/score': 'bench/src/score.ts',
     'bench/dist/bench': 'bench/src/bench.ts',
+    'bench/dist/soak': 'bench/src/soak.ts',
     'bench/dist/plainSharp': 'bench/src/plainSharp.ts',
   }
   await build({
