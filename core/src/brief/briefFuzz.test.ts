@@ -1,48 +1,11 @@
 import { expect, test } from 'vitest'
+import { mutated } from '../json/mutated.testing'
 import { seededRandom } from '../raster/seeded.testing'
+import { READY_OUTLETS } from '../outlets'
 import { readBrief, SHOP_WHITE } from './brief'
+import { readOutlet } from './readOutlet'
 
-const VALUES: readonly unknown[] = [
-  null,
-  true,
-  -1,
-  0,
-  1.5,
-  1e9,
-  '',
-  'automatic',
-  '#FFFFFF',
-  [],
-  {},
-  [[]],
-  { kind: 'colour' },
-  { __proto__: null },
-]
-
-/** A brief with a few of its values, at any depth, taken away, renamed or put in place of others. */
-function mutated(random: () => number): unknown {
-  const brief = JSON.parse(JSON.stringify(SHOP_WHITE)) as Record<string, unknown> // a copy of a brief
-  const changes = 1 + Math.floor(random() * 3)
-  for (let i = 0; i < changes; i++) {
-    let at: Record<string, unknown> = brief
-    for (;;) {
-      const keys = Object.keys(at)
-      const key = keys[Math.floor(random() * keys.length)]
-      if (key === undefined) break
-      const inner = at[key]
-      if (typeof inner === 'object' && inner !== null && random() < 0.75) {
-        at = inner as Record<string, unknown>
-        continue
-      }
-      const kind = random()
-      if (kind < 0.2) Reflect.deleteProperty(at, key)
-      else if (kind < 0.4) at[`${key}s`] = inner
-      else at[key] = VALUES[Math.floor(random() * VALUES.length)]
-      break
-    }
-  }
-  return brief
-}
+const NO_BRIEFS: readonly unknown[] = [null, true, 0, '', [], {}, [[]]]
 
 test.each([1, 2, 3])(
   'anything is a brief or is refused by the names of its fields, seed %i',
@@ -50,7 +13,9 @@ test.each([1, 2, 3])(
     const random = seededRandom(seed)
     let refused = 0
     for (let i = 0; i < 500; i++) {
-      const read = readBrief(i % 50 === 0 ? VALUES[i % VALUES.length] : mutated(random))
+      const read = readBrief(
+        i % 50 === 0 ? NO_BRIEFS[(i / 50) % NO_BRIEFS.length] : mutated(SHOP_WHITE, random),
+      )
       if (read.ok) expect(readBrief(read.brief)).toEqual(read)
       else {
         refused++
@@ -61,3 +26,22 @@ test.each([1, 2, 3])(
     expect(refused).toBeGreaterThan(100)
   },
 )
+
+test('anything is an outlet of safe names or is refused by the names of its fields', () => {
+  const random = seededRandom(4)
+  let [taken, refused] = [0, 0]
+  for (let i = 0; i < 500; i++) {
+    const read = readOutlet(mutated(READY_OUTLETS[i % READY_OUTLETS.length]!, random))
+    if (read.ok) {
+      taken++
+      const { id, placements } = read.outlet
+      const ids = [id, ...placements.map((placement) => placement.id)]
+      for (const one of ids) expect(one).toMatch(/^[a-z0-9][a-z0-9-]*$/)
+      expect(new Set(placements.map((placement) => placement.id)).size).toBe(placements.length)
+    } else {
+      refused++
+      for (const problem of read.problems) expect(problem).toMatch(/^\S.*: ./)
+    }
+  }
+  expect(Math.min(taken, refused)).toBeGreaterThan(50)
+})

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { altProblems } from './altText'
+import { uniqueStems } from './fileNames'
 import { expandPattern, NamePattern, variablesOf } from './namePattern'
 
 const words = { sku: 'OCK-101', angle: 'front', name: 'Enamel Mug', variant: '', colour: 'white' }
@@ -48,4 +49,39 @@ describe('a description', () => {
   ])('%s', (alt, problems) => {
     expect(altProblems(alt, ['Enamel mug, top'])).toEqual(problems)
   })
+})
+
+test('whatever a table of products says, names stay within their folder, apart and whole', () => {
+  const hostile = [
+    ...['..', '../up', '/etc/x', 'C:\\x', 'a\u0000b', 'con', 'NUL.txt', '.hidden', '%2e%2e', ' '],
+    ...['\u202egpj.exe', 'e\u0301', 'é', 'É', '🦊'.repeat(300), '\ud800', '{sku}', '{{', '='],
+    ...[
+      '__proto__',
+      'constructor',
+      'x'.repeat(1000),
+      'ﬁ',
+      'fi',
+      'a\u200bb',
+      'ab',
+      'straße',
+      'STRASSE',
+    ],
+  ]
+  const names = [
+    '{sku}',
+    '{sku}-{angle}',
+    '../{sku}',
+    '{sku}/{angle}',
+    '{__proto__}{sku}',
+    '{sku}.{sku}',
+  ].flatMap((pattern) =>
+    hostile.map((sku, k) => expandPattern(pattern, { sku, angle: hostile.at(-k - 1)! })),
+  )
+  const stems = uniqueStems(names)
+  expect(stems).toHaveLength(hostile.length * 6)
+  for (const stem of stems) {
+    expect(stem).not.toMatch(/[/\\:\p{Cc}\p{Bidi_Control}\u200b]|^\.|^\s|\s$|^$/u)
+    expect(new TextEncoder().encode(stem).length).toBeLessThanOrEqual(220)
+  }
+  expect(new Set(stems.map((stem) => stem.normalize('NFKC').toLowerCase())).size).toBe(stems.length)
 })

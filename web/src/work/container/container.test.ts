@@ -1,4 +1,6 @@
 import { CONTAINER, ContainerError, type Contained } from '@cloudbank/core/shoot'
+import { mutated } from '@cloudbank/core/json/testing'
+import { seededRandom } from '@cloudbank/core/raster/testing'
 import { SURE_SIGNS, shotId } from '@cloudbank/core/shoot/testing'
 import 'fake-indexeddb/auto'
 import { unzipSync, zipSync, strToU8, strFromU8 } from 'fflate'
@@ -401,4 +403,57 @@ describe('a file that lies', () => {
     ])
     expect(await there.arrivals.count()).toBe(0)
   })
+})
+
+test('sixty shoots in which anything was changed are refused in words or come in whole, and touch nothing that is here', async () => {
+  const random = seededRandom(60)
+  const held = [
+    ...TABLES,
+    'shoots',
+    'deeds',
+    'mattes',
+    'originals',
+    'previews',
+    'contents',
+    'assets',
+  ]
+  /** Everything that is here, row by row; of files their lengths. */
+  const all = async (): Promise<Map<string, string>> => {
+    const found = new Map<string, string>()
+    for (const table of held)
+      await here.table(table).each((row: object, { primaryKey }) => {
+        const plain = 'blob' in row ? { ...row, blob: (row.blob as Blob).size } : row
+        found.set(`${table} ${String(primaryKey)}`, JSON.stringify(plain))
+      })
+    return found
+  }
+  const { [CONTAINER.json]: json, ...others } = unzipSync(
+    new Uint8Array(await (await pack()).arrayBuffer()),
+  )
+  const said = JSON.parse(strFromU8(json!)) as object
+  const paths = Object.keys(others)
+  const shoots = await here.shoots.count()
+  const before = await all()
+  let [brought, refused] = [0, 0]
+  for (let k = 0; k < 60; k++) {
+    const zip: Record<string, Uint8Array> = {
+      [CONTAINER.json]: strToU8(JSON.stringify(mutated(said, random))),
+      ...others,
+    }
+    // One in four has a page in place of a file as well.
+    if (random() < 0.25) zip[paths[Math.floor(random() * paths.length)]!] = strToU8('<html>')
+    const blob = new Blob([zipSync(zip, { level: 0 }) as Uint8Array<ArrayBuffer>])
+    await importShoot(blob, GO_ON, here).then(
+      () => brought++,
+      (error: Error) => {
+        refused++
+        expect(error).toBeInstanceOf(ContainerError)
+        expect(error.message).toMatch(/\S{3}/)
+      },
+    )
+  }
+  const after = await all()
+  for (const [key, row] of before) expect([key, after.get(key)]).toEqual([key, row])
+  expect(refused).toBeGreaterThan(15)
+  expect(await here.shoots.count()).toBe(shoots + brought)
 })
