@@ -21,6 +21,8 @@ export interface EngineContext {
   readonly signal: StopSignal
   /** Told the name of each stage as it ends. */
   readonly onStage?: (stage: string) => void
+  /** Told how many retouches have been worked out, of how many that had to be. */
+  readonly onRetouch?: (done: number, total: number) => void
 }
 
 /** Tells that a stage has ended, and ends the work once the signal is aborted. */

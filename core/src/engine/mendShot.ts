@@ -31,7 +31,7 @@ export function mendShot(
   source: Source,
   plan: Plan,
   decision: ShotDecision,
-  context: Pick<EngineContext, 'signal' | 'onStage'>,
+  context: Pick<EngineContext, 'signal' | 'onStage' | 'onRetouch'>,
   { steps = STEPS, sides = [], until }: MendOptions = {},
 ): MendedPhotograph {
   // The registry has at most one that mends.
@@ -40,6 +40,7 @@ export function mendShot(
     source,
     sides,
     checkpoint: checkpointOf(context),
+    ...(context.onRetouch ? { onRetouch: context.onRetouch } : {}),
   })
   if (!mended) return { sourceAt: () => source, passes: [], findings: [] }
   return { sourceAt: mended.at, passes: mended.passes, findings: mended.findings }

@@ -54,6 +54,12 @@ export interface ScaledContext extends StepContext {
   readonly sides: readonly number[]
 }
 
+/** The same for whoever mends. */
+export interface MendContext extends ScaledContext {
+  /** Told how many retouches have been worked out, of how many that had to be. */
+  readonly onRetouch?: (done: number, total: number) => void
+}
+
 /** What a step has decided about a shot. */
 export interface Decided {
   /** What it has found out; each is among the facts that it `gives`. */
@@ -161,7 +167,7 @@ export interface Step<
    * Mends the photograph's own pixels. Nothing that is decided goes by what was mended, so that a stroke never cuts
    * anew. At most one step of a registry mends.
    */
-  mend?(given: Given<z.output<Settings>, z.output<Own>, Asset>, context: ScaledContext): Mended
+  mend?(given: Given<z.output<Settings>, z.output<Own>, Asset>, context: MendContext): Mended
   /** What it finds in the pixels of a rendition. */
   inspect?(
     picture: SrgbRgba8,

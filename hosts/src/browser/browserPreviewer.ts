@@ -1,4 +1,9 @@
-import { Previewer, type FromPreviewer, type PreviewerEndpoint } from '../previewer'
+import {
+  Previewer,
+  type FromPreviewer,
+  type OnRetouching,
+  type PreviewerEndpoint,
+} from '../previewer'
 import { listenTo } from './workerLife'
 
 function createEndpoint(): PreviewerEndpoint {
@@ -11,4 +16,5 @@ function createEndpoint(): PreviewerEndpoint {
 }
 
 /** A previewer in a worker of its own. */
-export const createBrowserPreviewer = (): Previewer => new Previewer(createEndpoint)
+export const createBrowserPreviewer = (onRetouching: OnRetouching): Previewer =>
+  new Previewer(createEndpoint, onRetouching)

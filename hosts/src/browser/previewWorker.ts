@@ -10,6 +10,7 @@ const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only
 const serve = servePreviewer({
   codec: browserCodec,
   network: createBrowserNetworks(() => undefined),
+  onRetouching: (retouching) => scope.postMessage({ retouching } satisfies FromPreviewer),
 })
 
 scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {

@@ -4,14 +4,15 @@ import { srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
 import { LightSettings } from '@cloudbank/core/steps'
 import { WorkerLostError } from '../pool'
 import { MAX_WHOLE, PictureShelf } from './PictureShelf'
-import { Previewer } from './Previewer'
-import type { FromPreviewer, ToPreviewer } from './protocol'
+import { Previewer, type PreviewerEndpoint } from './Previewer'
+import type { FromPreviewer, Retouching, ToPreviewer } from './protocol'
 
 /** A previewer whose workers are played by the test. */
 function played() {
   const asked: ToPreviewer[] = []
   const workers: { say: (message: FromPreviewer | null) => void; terminated: boolean }[] = []
-  const previewer = new Previewer(() => {
+  const told: (Retouching | null)[] = []
+  const create = (): PreviewerEndpoint => {
     const worker: (typeof workers)[number] = { say: () => undefined, terminated: false }
     workers.push(worker)
     return {
@@ -19,9 +20,10 @@ function played() {
       listen: (onMessage) => (worker.say = onMessage),
       terminate: () => (worker.terminated = true),
     }
-  })
+  }
+  const previewer = new Previewer(create, (retouching) => told.push(retouching))
   const answer = (message: FromPreviewer): void => workers.at(-1)!.say(message)
-  return { previewer, asked, workers, answer }
+  return { previewer, asked, workers, answer, told }
 }
 
 const drawing = (exposureEv: number, view = 'v') =>
@@ -167,4 +169,15 @@ describe('the shelf of photographs', () => {
     const whole = names.filter((name) => shelf.get(name).levels.length === 3)
     expect(whole).toEqual(['p0', 'p8', 'p9'])
   })
+})
+
+test('a drawing says how far it is, and says no more of it once its worker is lost', async () => {
+  const { previewer, asked, answer, workers, told } = played()
+  const drawn = previewer.draw(drawing(1))
+  answer({ retouching: { done: 10, total: 400 } })
+  const lost = expect(drawn).rejects.toThrow(WorkerLostError)
+  workers[0]!.say(null)
+  await lost
+  expect(asked).toHaveLength(1)
+  expect(told).toEqual([{ done: 10, total: 400 }, null])
 })

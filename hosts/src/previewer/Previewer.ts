@@ -1,5 +1,11 @@
 import { dataToError, WorkerLostError } from '../pool'
-import type { FromPreviewer, PreviewAnswers, PreviewRequest, ToPreviewer } from './protocol'
+import type {
+  FromPreviewer,
+  PreviewAnswers,
+  PreviewRequest,
+  Retouching,
+  ToPreviewer,
+} from './protocol'
 
 type Kind = PreviewRequest['kind']
 type RequestOf<K extends Kind> = Extract<PreviewRequest, { kind: K }>
@@ -10,6 +16,9 @@ interface Waiting {
   readonly resolve: (answer: PreviewAnswers[Kind]) => void
   readonly reject: (error: Error) => void
 }
+
+/** Told how far a long drawing is; null once it is drawn. */
+export type OnRetouching = (retouching: Retouching | null) => void
 
 /** A worker, whatever the platform calls it. */
 export interface PreviewerEndpoint {
@@ -28,6 +37,7 @@ export interface PreviewerEndpoint {
  */
 export class Previewer {
   readonly #create: () => PreviewerEndpoint
+  readonly #onRetouching: OnRetouching | undefined
   readonly #waiting = new Map<number, Waiting>()
   readonly #drawing = new Map<string, Promise<unknown>>()
   readonly #newest = new Map<string, number>()
@@ -36,8 +46,9 @@ export class Previewer {
   #generation = 0
   #lastId = 0
 
-  constructor(create: () => PreviewerEndpoint) {
+  constructor(create: () => PreviewerEndpoint, onRetouching?: OnRetouching) {
     this.#create = create
+    this.#onRetouching = onRetouching
   }
 
   /** Counts the workers that have been lost. */
@@ -116,6 +127,7 @@ export class Previewer {
     endpoint.terminate()
     this.#endpoint = null
     this.#generation++
+    this.#onRetouching?.(null)
     this.#rejectAll(new WorkerLostError())
     for (const listener of this.#listeners) listener()
   }
@@ -127,6 +139,10 @@ export class Previewer {
   }
 
   #receive(message: FromPreviewer): void {
+    if ('retouching' in message) {
+      this.#onRetouching?.(message.retouching)
+      return
+    }
     const waiting = this.#waiting.get(message.callId)
     this.#waiting.delete(message.callId)
     if (message.ok) waiting?.resolve(message.answer)

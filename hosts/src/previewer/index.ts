@@ -1,4 +1,4 @@
-export { Previewer, type PreviewerEndpoint } from './Previewer'
+export { Previewer, type OnRetouching, type PreviewerEndpoint } from './Previewer'
 export { rasterBuffers } from './rasterBuffers'
 export { servePreviewer, type PreviewPlatform } from './servePreviewer'
 export type {
@@ -6,6 +6,7 @@ export type {
   Marks,
   PreviewAnswers,
   PreviewRequest,
+  Retouching,
   StageRaster,
   ToPreviewer,
   ViewRaster,

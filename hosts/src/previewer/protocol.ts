@@ -115,7 +115,15 @@ export interface PreviewAnswers {
 }
 
 export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }
+/** Retouches that a drawing has worked out, of those that it has to. */
+export interface Retouching {
+  readonly done: number
+  readonly total: number
+}
+
 export type FromPreviewer =
+  /** How far a long drawing is; null once it is drawn. */
+  | { readonly retouching: Retouching | null }
   | {
       readonly callId: number
       readonly ok: true

@@ -23,12 +23,20 @@ import {
 import { createAssetStore } from '../pool'
 import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf } from './PictureShelf'
-import type { PreviewAnswers, PreviewRequest, StageRaster, ViewRaster } from './protocol'
+import type {
+  PreviewAnswers,
+  PreviewRequest,
+  Retouching,
+  StageRaster,
+  ViewRaster,
+} from './protocol'
 
 /** What the platform gives the previewer. */
 export interface PreviewPlatform {
   readonly codec: Codec
   readonly network: NetworkOf
+  /** Told how far a drawing is that takes long; null once it is drawn. */
+  readonly onRetouching?: (retouching: Retouching | null) => void
 }
 
 interface View {
@@ -38,6 +46,10 @@ interface View {
 
 type RequestOf<K extends PreviewRequest['kind']> = Extract<PreviewRequest, { kind: K }>
 
+/** Fewer retouches than these are done before anybody could read how far they are. */
+const MANY_RETOUCHES = 30
+const TOLD_EVERY = 10
+
 const CUBE = defineNote<CubeLut>('colour table')
 /** Pixels of a histogram that is counted while a slider moves. */
 const HISTOGRAM_PIXELS = 60_000
@@ -46,6 +58,7 @@ const HISTOGRAM_PIXELS = 60_000
 export function servePreviewer({
   codec,
   network,
+  onRetouching,
 }: PreviewPlatform): (request: PreviewRequest) => Promise<PreviewAnswers[PreviewRequest['kind']]> {
   const shelf = new PictureShelf()
   const views = new Map<string, View>()
@@ -139,6 +152,11 @@ export function servePreviewer({
       memory,
       scratch,
       signal: { aborted: false },
+      onRetouch: (done, total) => {
+        if (total < MANY_RETOUCHES) return
+        if (done === total) onRetouching?.(null)
+        else if (done % TOLD_EVERY === 0) onRetouching?.({ done, total })
+      },
     }
   }
 

@@ -1,7 +1,7 @@
 export { LightCanvas, NO_MARKS } from './LightCanvas'
 export { LitPreview } from './LitPreview'
 export { Thumb } from './Thumb'
-export { sharedPreviewer } from './previewer'
+export { sharedPreviewer, useRetouching } from './previewer'
 export { useOpenPicture, type OpenPicture } from './useOpenPicture'
 export { StageCanvas } from './StageCanvas'
 export { StagePreview, useStagedPicture } from './StagePreview'

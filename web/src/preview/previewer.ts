@@ -1,11 +1,18 @@
 import { useSyncExternalStore } from 'react'
 import { createBrowserPreviewer } from '@cloudbank/hosts/browser'
-import type { Previewer } from '@cloudbank/hosts/previewer'
+import type { Previewer, Retouching } from '@cloudbank/hosts/previewer'
+import { create } from 'zustand'
+
+/** How far a drawing is that has many retouches to work out; null while none has. */
+export const useRetouching = create<{ readonly retouching: Retouching | null }>(() => ({
+  retouching: null,
+}))
 
 let previewer: Previewer | null = null
 
 /** The app's one previewer, started when it is first needed. */
-export const sharedPreviewer = (): Previewer => (previewer ??= createBrowserPreviewer())
+export const sharedPreviewer = (): Previewer =>
+  (previewer ??= createBrowserPreviewer((retouching) => useRetouching.setState({ retouching })))
 
 const subscribe = (onChange: () => void): (() => void) => sharedPreviewer().onLost(onChange)
 

@@ -40,6 +40,7 @@ export const strings = {
   theResult: 'The result',
 
   // Waiting
+  retouches: (done: string, total: string): string => `Retouches: ${done} of ${total}`,
   cutting: 'Cutting …',
   notCut: (reason: string | number): string => `Not cut: ${reason}.`,
 

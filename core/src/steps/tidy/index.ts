@@ -53,7 +53,7 @@ export const tidy = defineStep({
     if (done.length === 0 && places.length === 0) return null
     return { ...(done.length > 0 ? { done } : {}), ...(places.length > 0 ? { places } : {}) }
   },
-  mend: ({ facts, settings, own }, { source, sides, checkpoint }) => {
+  mend: ({ facts, settings, own }, { source, sides, checkpoint, onRetouch }) => {
     const matte = facts.of(MATTE)
     const cut = matte?.kind === 'cut' ? matte : null
     const stage = (): void => checkpoint('tidy')
@@ -68,7 +68,7 @@ export const tidy = defineStep({
     const largest = Math.max(0, ...sides)
     const cleaned = countCleaned(source, settings, own.refused, largest)
     return {
-      at: (sidePx) => tidiedAt(source, settings, own, sidePx, stage),
+      at: (sidePx) => tidiedAt(source, settings, own, sidePx, stage, onRetouch),
       passes,
       findings: cleanFindings(cleaned, done.length, textured.length),
     }

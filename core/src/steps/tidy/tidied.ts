@@ -28,6 +28,8 @@ const WORKED_OUT = defineNote<WorkedOut>('retouches worked out')
  * A photograph as it was tidied: what was cleaned, then what was done by hand, in its order. What has been worked out
  * before is remembered for as long as the photograph is open: one stroke more costs one stroke, one that is taken back
  * costs those that lay over it.
+ *
+ * @param onRetouch told how many have been worked out, of how many that had to be.
  */
 export function tidiedAt(
   source: Source,
@@ -35,6 +37,7 @@ export function tidiedAt(
   { works, refused }: TidyOwn,
   sidePx: number,
   checkpoint: () => void,
+  onRetouch?: (done: number, total: number) => void,
 ): Source {
   const done = doneOf(works)
   const clean = (side: number): Patch[] =>
@@ -57,6 +60,7 @@ export function tidiedAt(
         return patchesOf(withSheet(whole, sheet), done[at]!)
       }
       sheet.lay(remembered(known, keys[at]!, make))
+      onRetouch?.(at - first + 1, keys.length - first)
     }
     known.sheets.push({ keys, sheet })
     if (known.sheets.length > KEPT_SHEETS) known.sheets.shift()

@@ -151,7 +151,13 @@ describe('mended', () => {
     expect(worked).toBe(1)
     expect(drawn(source, works).data).toEqual(first.data)
     expect(worked).toBe(0)
-    // Opened anew it comes to the same, to the last bit.
+    // Opened anew it comes to the same, to the last bit, and says how far it is.
+    const told: string[] = []
+    const anew = photographSource(picture)
+    const own = TidyOwn.parse({ works: more })
+    const tell = (done: number, total: number): void => void told.push(`${done}/${total}`)
+    tidiedAt(anew, TidySettings.parse({}), own, Infinity, () => undefined, tell)
+    expect([told[0], told.at(-1), told.length]).toEqual(['1/61', '61/61', 61])
     expect(drawn(photographSource(picture), more).data).toEqual(withMore.data)
     expect(worked).toBe(61)
   })

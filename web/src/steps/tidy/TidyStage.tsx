@@ -20,6 +20,7 @@ import type { Bench } from '../../stage/bench'
 import { useSame } from '../../stage/useSame'
 import type { PicturePoint, Shown } from '../../stage/view'
 import type { PointerTool } from '../../stage/useViewerTool'
+import { useRetouching } from '../../preview'
 import { Waiting } from '../../stage/Waiting'
 import { refuseAt } from './refusals'
 import { TidyMarks } from './TidyMarks'
@@ -35,6 +36,7 @@ const NONE: readonly never[] = []
 export function TidyStage({ bench }: { bench: Bench }) {
   const { view, shot, mattes } = bench
   const hand = useTidyTools()
+  const retouching = useRetouching((state) => state.retouching)
   const works = useHands<Retouch>(view.shoot.id, shot, 'tidy')
   const [shown, setShown] = useState<Shown | null>(null)
   const [pointer, setPointer] = useState<PicturePoint | null>(null)
@@ -104,7 +106,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
         ) : undefined
       }
       views={<TidyViews />}
-      reading={drawn ? undefined : <Waiting mattes={mattes} />}
+      reading={drawn && !retouching ? undefined : <Waiting mattes={mattes} />}
       tool={tool}
       onShown={setShown}
       onPoint={setPointer}
