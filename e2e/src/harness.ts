@@ -67,8 +67,6 @@ export async function startApp(): Promise<RunningApp> {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
-      // Compiled fast rather than well: a test looks at few pictures.
-      '--js-flags=--liftoff-only',
     ],
   })
   context.setDefaultTimeout(PATIENCE_MS)
