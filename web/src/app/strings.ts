@@ -49,7 +49,8 @@ export const strings = {
     `${count} of ${count2} files`,
   paused: 'Paused',
   unpacking: 'Unpacking',
-  importStopped: (files: string): string => `Stopped; ${files} not imported, named on the sheet.`,
+  importStopped: (files: string): string =>
+    `Import stopped. ${files} not imported; the sheet lists them.`,
   importing: 'Importing',
   resume: 'Resume',
   pause: 'Pause',
