@@ -1,4 +1,4 @@
-import type { Locator, Page } from 'playwright-core'
+import type { Page } from 'playwright-core'
 import { seededRandom } from '@cloudbank/core/raster/testing'
 
 /** Keys that a person may hit at any moment; what they do depends on where that is. */
@@ -18,21 +18,32 @@ const KEYS = [
 /** What would end the day's work rather than be part of it, or leaves the browser. */
 const KEPT_FROM = /delete|remove from saved|download|save as|free|import|new shoot|take off|sky/i
 
-type Act = (page: Page) => Promise<void>
+type Act = () => Promise<void>
 
-/** One of what is there, at random; does nothing where there is none. */
-const oneOf =
-  (
-    find: (page: Page) => Locator,
-    random: () => number,
-    use: (one: Locator) => Promise<void>,
-  ): Act =>
-  async (page) => {
-    const all = find(page)
-    const count = await all.count()
-    if (count === 0) return
-    await use(all.nth(Math.floor(random() * count)))
-  }
+/** Where something lies on the screen, and what it is called. */
+interface Place {
+  readonly x: number
+  readonly y: number
+  readonly name: string
+}
+
+/**
+ * The middles of all that a selector finds on the screen. They are places rather than elements: what a driver holds of an
+ * element keeps it from being let go of.
+ */
+const placesOf = (page: Page, selector: string): Promise<readonly Place[]> =>
+  page.evaluate(
+    (css) =>
+      [...document.querySelectorAll<HTMLElement>(css)].flatMap((element) => {
+        const { x, y, width, height } = element.getBoundingClientRect()
+        const place = { x: x + width / 2, y: y + height / 2 }
+        const isSeen =
+          width > 0 && place.x > 0 && place.y > 0 && place.x < innerWidth && place.y < innerHeight
+        const name = `${element.textContent} ${element.getAttribute('aria-label') ?? ''}`
+        return isSeen ? [{ ...place, name }] : []
+      }),
+    selector,
+  )
 
 /**
  * Does one thing after the other that a person could do, the same for the same seed and the same screens. What turns out
@@ -44,46 +55,33 @@ export function actAtRandom(page: Page, url: string, seed: number): () => Promis
   const random = seededRandom(seed)
   const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!
   const press: Act = () => page.keyboard.press(pick(KEYS))
-  const button = oneOf(
-    () => page.locator('button:visible:not([disabled])'),
-    random,
-    async (one) => {
-      const name = `${(await one.textContent()) ?? ''} ${(await one.getAttribute('aria-label')) ?? ''}`
-      if (!KEPT_FROM.test(name)) await one.click({ timeout: 500 })
-    },
-  )
-  const slide = oneOf(
-    () => page.locator('input[type=range]:visible, [role=slider]:visible'),
-    random,
-    async (one) => {
-      await one.focus()
-      for (let k = 1 + Math.floor(random() * 5); k > 0; k--)
-        await page.keyboard.press(pick(['ArrowRight', 'ArrowLeft', 'PageUp']))
-    },
-  )
-  const tile = oneOf(
-    () => page.locator('.tile:visible'),
-    random,
-    (one) =>
-      random() < 0.4
-        ? one.dblclick({ timeout: 500 })
-        : one.click({ timeout: 500, ...(random() < 0.3 ? { modifiers: ['Control'] } : {}) }),
-  )
-  const link = oneOf(
-    () => page.locator('a:visible'),
-    random,
-    (one) => one.click({ timeout: 500 }),
-  )
-  const choose = oneOf(
-    () => page.locator('select:visible'),
-    random,
-    async (one) => {
-      const values = await one
-        .locator('option:not([disabled])')
-        .evaluateAll((options) => options.map((option) => (option as HTMLOptionElement).value))
-      if (values.length > 0) await one.selectOption(pick(values), { timeout: 500 })
-    },
-  )
+  /** Uses one of what is there; does nothing where there is none. */
+  const oneOf =
+    (selector: string, use: (place: Place) => Promise<void>): Act =>
+    async () => {
+      const places = await placesOf(page, selector)
+      if (places.length > 0) await use(pick(places))
+    }
+  const clickOn = ({ x, y, name }: Place): Promise<void> =>
+    KEPT_FROM.test(name) ? Promise.resolve() : page.mouse.click(x, y)
+  const button = oneOf('button:not([disabled])', clickOn)
+  const link = oneOf('a[href]', clickOn)
+  const slide = oneOf('input[type=range], [role=slider]', async ({ x, y }) => {
+    await page.mouse.click(x, y)
+    for (let k = 1 + Math.floor(random() * 5); k > 0; k--)
+      await page.keyboard.press(pick(['ArrowRight', 'ArrowLeft', 'PageUp']))
+  })
+  const tile = oneOf('.tile', async ({ x, y }) => {
+    if (random() < 0.4) await page.mouse.dblclick(x, y)
+    else await page.mouse.click(x, y)
+  })
+  const choose: Act = async () => {
+    const count = await page.evaluate(() => document.querySelectorAll('select').length)
+    if (count === 0) return
+    const at = Math.floor(random() * count)
+    await page.evaluate((k) => document.querySelectorAll('select')[k]?.focus(), at)
+    await page.keyboard.press(pick(['ArrowDown', 'ArrowUp']))
+  }
   const stroke: Act = async () => {
     const place = (): [number, number] => [200 + random() * 800, 150 + random() * 450]
     await page.mouse.move(...place())
@@ -94,7 +92,9 @@ export function actAtRandom(page: Page, url: string, seed: number): () => Promis
   const back: Act = async () => {
     await page.keyboard.press('Escape')
     await page.keyboard.press('h')
-    await page.locator('a[href^="/shoots/"]').first().click({ timeout: 2000 })
+    await page.waitForTimeout(300)
+    const [first] = await placesOf(page, 'a[href^="/shoots/"]')
+    if (first) await page.mouse.click(first.x, first.y)
   }
   const acts: readonly (readonly [name: string, weight: number, act: Act])[] = [
     ['key', 30, press],
@@ -113,7 +113,7 @@ export function actAtRandom(page: Page, url: string, seed: number): () => Promis
     // Somebody may have gone astray: to another page, or off the app.
     if (!page.url().startsWith(url)) await page.goto(url)
     try {
-      await act(page)
+      await act()
     } catch {
       return `${name}, not possible`
     }

@@ -1,5 +1,5 @@
 import type { PxBox } from '../raster'
-import { isLong, type Shape } from './shapes'
+import { isLong, longerSide, type Shape } from './shapes'
 
 /** As many of its kind around it, at least this strong against it, are glaze, grain or print, and no dirt. */
 const CROWD = 5
@@ -51,10 +51,8 @@ const isAlike = (a: Shape, b: Shape): boolean =>
 
 const isWithin = (ratio: number, times: number): boolean => ratio < times && ratio > 1 / times
 
-const longerSide = ({ box }: Shape): number => Math.max(box.width, box.height)
-
 /** The room between two boxes, in pixels. */
-const gapBetween = (a: PxBox, b: PxBox): number =>
+export const gapBetween = (a: PxBox, b: PxBox): number =>
   Math.max(
     Math.max(a.x, b.x) - Math.min(a.x + a.width, b.x + b.width),
     Math.max(a.y, b.y) - Math.min(a.y + a.height, b.y + b.height),

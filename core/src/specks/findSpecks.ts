@@ -3,6 +3,7 @@ import type { Source } from '../source'
 import { isAmong, MIN_STRUCTURE_PX, outOfCrowds } from './crowds'
 import { grownMarks } from './grownMarks'
 import { isDirt, isSmall } from './isDirt'
+import { outOfRows } from './rows'
 import { boxOf, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
 import { standOut, type Luma, type Marks } from './standOut'
 
@@ -109,7 +110,7 @@ function shapesIn(luma: Luma, limits: Limits): { dirt: Shape[]; marks: Marks } {
     shapes.push(...found)
     if (found.length === 0 && shape.pixels.length >= MIN_STRUCTURE_PX) structure.push(shape)
   }
-  const dirt = outOfCrowds(shapes).filter(
+  const dirt = outOfRows(outOfCrowds(shapes), [...shapes, ...structure]).filter(
     (shape) => !isAmong(shape, structure, shapes, limits.touchingPx),
   )
   return { dirt, marks: grown }

@@ -14,7 +14,9 @@ export interface Shape {
 /** Longer than this it is a hair or a scratch, in pixels. */
 const SHORT_PX = 28
 
-export const isLong = ({ box }: Shape): boolean => Math.max(box.width, box.height) > SHORT_PX
+export const longerSide = ({ box }: Shape): number => Math.max(box.width, box.height)
+
+export const isLong = (shape: Shape): boolean => longerSide(shape) > SHORT_PX
 
 export function shapesOf({ width, height, kind, contrast }: Marks): Shape[] {
   return ([1, 2] as const).flatMap((wanted) => {

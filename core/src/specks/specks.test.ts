@@ -107,6 +107,33 @@ describe('dirt', () => {
     expect(specks.length).toBeLessThanOrEqual(4)
   })
 
+  test('is no letter, figure or mark of a scale, of whatever size: they stand in a row and are of one ink', () => {
+    /** Upright strokes with a dot above every other, as of letters. */
+    const row = (x: number, y: number, tall: number, apart: number): Dot[] =>
+      Array.from({ length: 5 }, (_, k) => [
+        ...Array.from({ length: tall }, (_, dy) => ({
+          x: x + k * apart,
+          y: y + dy,
+          radius: Math.max(1, tall / 12),
+          value: 60,
+        })),
+        ...(k % 2
+          ? [{ x: x + k * apart, y: y - tall / 3, radius: tall / 10 + 0.5, value: 60 }]
+          : []),
+      ]).flat()
+    const print = [...row(40, 40, 8, 6), ...row(40, 90, 14, 12), ...row(40, 150, 26, 40)]
+    const apart = [
+      { x: 250, y: 60, radius: 3, value: 60 },
+      { x: 280, y: 120, radius: 4, value: 60 },
+      { x: 240, y: 230, radius: 2, value: 200 },
+    ]
+    for (const strength of ['gentle', 'firm'] as const) {
+      const specks = findSpecks(photographSource(surface([...print, ...apart])), strength)
+      for (const { x, y } of apart) expect(isAt(specks, x, y)).toBe(true)
+      expect(specks).toHaveLength(apart.length)
+    }
+  })
+
   test('of less contrast is found firmly, not gently', () => {
     const faint = surface([{ x: 160, y: 130, radius: 3, value: 142 }], 1)
     expect(findSpecks(photographSource(faint), 'gentle')).toEqual([])

@@ -1,0 +1,68 @@
+import { gapBetween } from './crowds'
+import { isLong, longerSide, type Shape } from './shapes'
+
+// Letters, figures and the marks of a scale are of one ink, and stand beside or above each other. Dirt lies anywhere.
+
+/** One ink: as strong as each other, within so many times. */
+const INK = 1.8
+/** A dot belongs to a stem that is so many times as long. */
+const SIZES = 5
+/** Strokes that could be hairs must be more alike. */
+const LONG_SIZES = 1.6
+/** How much of the smaller one's extent both share, across the way in which they follow each other. */
+const SHARED = 0.5
+/** Two within so many times the larger one's length are print; so is one that is nearer than this. */
+const REACH = 2.2
+const NEAR = 1.3
+/** Smaller than this nothing can be told from a grain by how it lies. */
+const MIN_SIDE_PX = 2
+
+/** Without those that stand in a row or a column with others of the same ink. */
+export function outOfRows(shapes: readonly Shape[], others: readonly Shape[]): Shape[] {
+  const marks = [...new Set([...shapes, ...others])].filter(
+    (shape) => longerSide(shape) >= MIN_SIDE_PX,
+  )
+  const cells = new Map<string, Shape[]>()
+  const columnOf = (x: number): number => Math.floor(x / CELL_PX)
+  for (const mark of marks)
+    for (const key of cellsAbout(mark, 0)) cells.set(key, [...(cells.get(key) ?? []), mark])
+  function cellsAbout({ box }: Shape, reach: number): string[] {
+    const keys: string[] = []
+    for (let r = columnOf(box.y - reach); r <= columnOf(box.y + box.height + reach); r++)
+      for (let c = columnOf(box.x - reach); c <= columnOf(box.x + box.width + reach); c++)
+        keys.push(`${c} ${r}`)
+    return keys
+  }
+  return shapes.filter((shape) => {
+    const near = new Set(cellsAbout(shape, MAX_REACH_PX).flatMap((key) => cells.get(key) ?? []))
+    near.delete(shape)
+    let inReach = 0
+    for (const other of near) {
+      if (!isInRow(shape, other)) continue
+      const gap = gapBetween(shape.box, other.box)
+      const size = Math.max(longerSide(shape), longerSide(other))
+      if (gap <= NEAR * size) return false
+      if (gap <= REACH * size && ++inReach >= 2) return false
+    }
+    return true
+  })
+}
+
+const CELL_PX = 64
+/** Print is looked for no further away than this, in pixels. */
+const MAX_REACH_PX = 96
+
+function isInRow(a: Shape, b: Shape): boolean {
+  if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, INK)) return false
+  const sizes = isLong(a) ? LONG_SIZES : SIZES
+  if (!isWithin(longerSide(a) / longerSide(b), sizes)) return false
+  return (
+    isShared(a.box.y, a.box.height, b.box.y, b.box.height) ||
+    isShared(a.box.x, a.box.width, b.box.x, b.box.width)
+  )
+}
+
+const isWithin = (ratio: number, times: number): boolean => ratio <= times && ratio >= 1 / times
+
+const isShared = (a: number, lengthA: number, b: number, lengthB: number): boolean =>
+  Math.min(a + lengthA, b + lengthB) - Math.max(a, b) >= SHARED * Math.min(lengthA, lengthB)
