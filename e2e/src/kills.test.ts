@@ -86,6 +86,8 @@ test('twenty ends in import, run, delivery and saving lose nothing, double nothi
   expect(slots).toHaveLength(20)
   const kept = new Set((await rowsOf<{ hash: string }>(tab, 'contents')).map(({ hash }) => hash))
   expect(current.every(({ fileHash }) => kept.has(fileHash))).toBe(true)
+  const isMeasured = async (): Promise<boolean> => (await rowsOf(tab, 'measureTasks')).length === 0
+  await expect.poll(isMeasured, { timeout: 120_000 }).toBe(true)
   const measured = new Set(
     (await rowsOf<{ hash: string }>(tab, 'measures')).map(({ hash }) => hash),
   )

@@ -6,9 +6,9 @@ import { isLong, longerSide, type Shape } from './shapes'
 /** One ink: as strong as each other, within so many times. */
 const INK = 1.8
 /** A dot belongs to a stem that is so many times as long. */
-const SIZES = 5
-/** Strokes that could be hairs must be more alike. */
-const LONG_SIZES = 1.6
+const SIZES = 3
+/** Strokes that could be hairs must be of one shape: as wide and as tall as each other, within so many times. */
+const LONG_SIZES = 1.35
 /** How much of the smaller one's extent both share, across the way in which they follow each other. */
 const SHARED = 0.5
 /** Two within so many times the larger one's length are print; so is one that is nearer than this. */
@@ -40,7 +40,9 @@ export function outOfRows(shapes: readonly Shape[], others: readonly Shape[]): S
     for (const other of near) {
       if (!isInRow(shape, other)) continue
       const gap = gapBetween(shape.box, other.box)
-      const size = Math.max(longerSide(shape), longerSide(other))
+      // Between a large thing and a small one there is no more room than between two small ones.
+      const sides = [longerSide(shape), longerSide(other)]
+      const size = Math.min(Math.max(...sides), 2 * Math.min(...sides))
       if (gap <= NEAR * size) return false
       if (gap <= REACH * size && ++inReach >= 2) return false
     }
@@ -54,8 +56,11 @@ const MAX_REACH_PX = 96
 
 function isInRow(a: Shape, b: Shape): boolean {
   if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, INK)) return false
-  const sizes = isLong(a) ? LONG_SIZES : SIZES
-  if (!isWithin(longerSide(a) / longerSide(b), sizes)) return false
+  const sameSize = isLong(a)
+    ? isWithin(a.box.width / b.box.width, LONG_SIZES) &&
+      isWithin(a.box.height / b.box.height, LONG_SIZES)
+    : isWithin(longerSide(a) / longerSide(b), SIZES)
+  if (!sameSize) return false
   return (
     isShared(a.box.y, a.box.height, b.box.y, b.box.height) ||
     isShared(a.box.x, a.box.width, b.box.x, b.box.width)
