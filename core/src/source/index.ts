@@ -1,2 +1,2 @@
 export { photographSource, withPatches, type Patch, type Source } from './source'
-export { joined, Sheet, withSheet } from './sheet'
+export { joined, Sheet, TILE_FLOATS, withSheet, type StoredTile } from './sheet'

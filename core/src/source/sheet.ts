@@ -6,12 +6,24 @@ const TILE_PX = 128
 /** What a tile knows of its neighbours, so that no seam shows where it ends at any scale, in pixels. */
 const GUTTER_PX = 8
 
+const SIDE_PX = TILE_PX + 2 * GUTTER_PX
+
 interface Tile {
   /** Where its own pixels begin in the photograph, without the gutter. */
   readonly x: number
   readonly y: number
   readonly picture: LinearRgba
 }
+
+/** A tile as it is stored. */
+export interface StoredTile {
+  readonly x: number
+  readonly y: number
+  readonly data: Float32Array
+}
+
+/** Floats of a stored tile. */
+export const TILE_FLOATS = SIDE_PX * SIDE_PX * 4
 
 /**
  * What was made anew of a photograph, at its own scale: any number of patches in one layer of square tiles, of which only
@@ -26,8 +38,23 @@ export class Sheet {
     this.#tiles = new Map(tiles)
   }
 
+  /** @throws RangeError when a tile does not have `TILE_FLOATS` floats. */
+  static of(tiles: readonly StoredTile[]): Sheet {
+    const size = { width: SIDE_PX, height: SIDE_PX }
+    return new Sheet(
+      new Map(
+        tiles.map(({ x, y, data }) => [keyOf(x, y), { x, y, picture: linearRaster(size, data) }]),
+      ),
+    )
+  }
+
   get isEmpty(): boolean {
     return this.#tiles.size === 0
+  }
+
+  /** What it is made of anew by `of`; read only. */
+  get stored(): StoredTile[] {
+    return [...this.#tiles.values()].map(({ x, y, picture }) => ({ x, y, data: picture.data }))
   }
 
   /** A sheet that begins as this one, and shares its tiles for as long as nothing is laid on them; this one must stay. */
@@ -59,17 +86,18 @@ export class Sheet {
   }
 
   #toWrite(x: number, y: number): Tile {
-    const key = `${x} ${y}`
+    const key = keyOf(x, y)
     const there = this.#tiles.get(key)
     if (there && this.#own.has(key)) return there
-    const side = TILE_PX + 2 * GUTTER_PX
-    const size = { width: side, height: side }
+    const size = { width: SIDE_PX, height: SIDE_PX }
     const tile = { x, y, picture: linearRaster(size, there?.picture.data.slice()) }
     this.#tiles.set(key, tile)
     this.#own.add(key)
     return tile
   }
 }
+
+const keyOf = (x: number, y: number): string => `${x} ${y}`
 
 /** Calls back for each tile that a window reaches, gutters among them. */
 function eachTile({ x, y, width, height }: PxBox, each: (x: number, y: number) => void): void {
@@ -133,12 +161,11 @@ const isOnGrid = (window: PxBox, picture: LinearRgba): boolean =>
 
 /** Lays a tile's own pixels on those of the photograph (atop). */
 function layTile(picture: LinearRgba, tile: Tile, window: PxBox): void {
-  const side = tile.picture.width
   const left = Math.max(tile.x, window.x)
   const right = Math.min(tile.x + TILE_PX, window.x + window.width)
   const bottom = Math.min(tile.y + TILE_PX, window.y + window.height)
   for (let y = Math.max(tile.y, window.y); y < bottom; y++) {
-    let from = ((y - tile.y + GUTTER_PX) * side + left - tile.x + GUTTER_PX) * 4
+    let from = ((y - tile.y + GUTTER_PX) * SIDE_PX + left - tile.x + GUTTER_PX) * 4
     let to = ((y - window.y) * picture.width + left - window.x) * 4
     for (let x = left; x < right; x++, from += 4, to += 4) {
       const alpha = tile.picture.data[from + 3]!

@@ -71,6 +71,7 @@ export {
   type Given,
   type ScaledContext,
   type Step,
+  type StoredWork,
 } from './step'
 export { FIRST_OVER_GROUND, LAYERS, type Layer, type PaintPlace, type Pass } from './pass'
 export { PHASES, phasesOf, stepsIn, type Phase } from './phases'

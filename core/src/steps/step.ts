@@ -6,7 +6,7 @@ import type { Memory } from '../memory'
 import type { NetworkOf } from '../networks'
 import type { Placement } from '../outlets'
 import type { HexColour, SrgbRgba8 } from '../raster'
-import type { Source } from '../source'
+import type { Source, StoredTile } from '../source'
 import type { AssetUse } from './asset'
 import type { ControlGroup } from './controls'
 import type { Hands } from './hands'
@@ -81,6 +81,12 @@ export interface Mended {
   /** What it does to the pixels of every rendition, before the other steps. */
   readonly passes: readonly Pass[]
   readonly findings: readonly AnyFinding[]
+}
+
+/** Pixels that were worked out of a photograph, and the names of what they come from, in its order. */
+export interface StoredWork {
+  readonly keys: readonly string[]
+  readonly tiles: readonly StoredTile[]
 }
 
 /** A finished file, as far as a step may judge it. */
@@ -168,6 +174,10 @@ export interface Step<
    * anew. At most one step of a registry mends.
    */
   mend?(given: Given<z.output<Settings>, z.output<Own>, Asset>, context: MendContext): Mended
+  /** The pixels that it has worked out of an open photograph, where doing so again takes long. */
+  storeWork?(source: Source): StoredWork | null
+  /** Gives them to the same photograph, opened again at the same size. */
+  recallWork?(source: Source, work: StoredWork): void
   /** What it finds in the pixels of a rendition. */
   inspect?(
     picture: SrgbRgba8,

@@ -1,8 +1,8 @@
 import {
   Previewer,
   type FromPreviewer,
-  type OnRetouching,
   type PreviewerEndpoint,
+  type PreviewerEvents,
 } from '../previewer'
 import { listenTo } from './workerLife'
 
@@ -16,5 +16,5 @@ function createEndpoint(): PreviewerEndpoint {
 }
 
 /** A previewer in a worker of its own. */
-export const createBrowserPreviewer = (onRetouching: OnRetouching): Previewer =>
-  new Previewer(createEndpoint, onRetouching)
+export const createBrowserPreviewer = (events: PreviewerEvents): Previewer =>
+  new Previewer(createEndpoint, events)

@@ -11,6 +11,7 @@ const serve = servePreviewer({
   codec: browserCodec,
   network: createBrowserNetworks(() => undefined),
   onRetouching: (retouching) => scope.postMessage({ retouching } satisfies FromPreviewer),
+  onStore: (store) => scope.postMessage({ store } satisfies FromPreviewer),
 })
 
 scope.addEventListener('message', ({ data }: MessageEvent<ToPreviewer>) => {

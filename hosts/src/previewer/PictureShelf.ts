@@ -70,6 +70,10 @@ export class PictureShelf {
     this.#pictures.delete(name)
   }
 
+  has(name: string): boolean {
+    return this.#pictures.has(name)
+  }
+
   /** @throws Error when it is not open. */
   get(name: string): ShelvedPicture {
     const picture = this.#pictures.get(name)

@@ -21,7 +21,9 @@ function played() {
       terminate: () => (worker.terminated = true),
     }
   }
-  const previewer = new Previewer(create, (retouching) => told.push(retouching))
+  const previewer = new Previewer(create, {
+    onRetouching: (retouching) => told.push(retouching),
+  })
   const answer = (message: FromPreviewer): void => workers.at(-1)!.say(message)
   return { previewer, asked, workers, answer, told }
 }

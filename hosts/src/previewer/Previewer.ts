@@ -1,6 +1,7 @@
 import { dataToError, WorkerLostError } from '../pool'
 import type {
   FromPreviewer,
+  PictureWork,
   PreviewAnswers,
   PreviewRequest,
   Retouching,
@@ -17,8 +18,13 @@ interface Waiting {
   readonly reject: (error: Error) => void
 }
 
-/** Told how far a long drawing is; null once it is drawn. */
-export type OnRetouching = (retouching: Retouching | null) => void
+/** Told what the previewer has to say unasked. */
+export interface PreviewerEvents {
+  /** How far a long drawing is; null once it is drawn. */
+  readonly onRetouching?: (retouching: Retouching | null) => void
+  /** What is to be stored of a picture. */
+  readonly onStore?: (work: PictureWork) => void
+}
 
 /** A worker, whatever the platform calls it. */
 export interface PreviewerEndpoint {
@@ -37,7 +43,7 @@ export interface PreviewerEndpoint {
  */
 export class Previewer {
   readonly #create: () => PreviewerEndpoint
-  readonly #onRetouching: OnRetouching | undefined
+  readonly #events: PreviewerEvents
   readonly #waiting = new Map<number, Waiting>()
   readonly #drawing = new Map<string, Promise<unknown>>()
   readonly #newest = new Map<string, number>()
@@ -46,9 +52,9 @@ export class Previewer {
   #generation = 0
   #lastId = 0
 
-  constructor(create: () => PreviewerEndpoint, onRetouching?: OnRetouching) {
+  constructor(create: () => PreviewerEndpoint, events: PreviewerEvents = {}) {
     this.#create = create
-    this.#onRetouching = onRetouching
+    this.#events = events
   }
 
   /** Counts the workers that have been lost. */
@@ -127,7 +133,7 @@ export class Previewer {
     endpoint.terminate()
     this.#endpoint = null
     this.#generation++
-    this.#onRetouching?.(null)
+    this.#events.onRetouching?.(null)
     this.#rejectAll(new WorkerLostError())
     for (const listener of this.#listeners) listener()
   }
@@ -140,7 +146,11 @@ export class Previewer {
 
   #receive(message: FromPreviewer): void {
     if ('retouching' in message) {
-      this.#onRetouching?.(message.retouching)
+      this.#events.onRetouching?.(message.retouching)
+      return
+    }
+    if ('store' in message) {
+      this.#events.onStore?.(message.store)
       return
     }
     const waiting = this.#waiting.get(message.callId)

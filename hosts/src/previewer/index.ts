@@ -1,9 +1,10 @@
-export { Previewer, type OnRetouching, type PreviewerEndpoint } from './Previewer'
+export { Previewer, type PreviewerEndpoint, type PreviewerEvents } from './Previewer'
 export { rasterBuffers } from './rasterBuffers'
 export { servePreviewer, type PreviewPlatform } from './servePreviewer'
 export type {
   FromPreviewer,
   Marks,
+  PictureWork,
   PreviewAnswers,
   PreviewRequest,
   Retouching,

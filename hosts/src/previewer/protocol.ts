@@ -21,6 +21,8 @@ export type PreviewRequest =
       readonly source: Blob
       readonly sidePx: number
       readonly whole: boolean
+      /** What was worked out of it when it was open before, as `PictureWork` brought it. */
+      readonly works: readonly Blob[]
     }
   | { readonly kind: 'close'; readonly picture: string }
   /** Takes over a canvas to draw a view on. */
@@ -115,13 +117,22 @@ export interface PreviewAnswers {
 }
 
 export type ToPreviewer = { readonly callId: number; readonly request: PreviewRequest }
+
 /** Retouches that a drawing has worked out, of those that it has to. */
 export interface Retouching {
   readonly done: number
   readonly total: number
 }
 
+/** What was worked out of a picture at one of its sizes, to be stored until it is opened again. */
+export interface PictureWork {
+  readonly picture: string
+  readonly size: Size
+  readonly work: Blob
+}
+
 export type FromPreviewer =
+  | { readonly store: PictureWork }
   /** How far a long drawing is; null once it is drawn. */
   | { readonly retouching: Retouching | null }
   | {

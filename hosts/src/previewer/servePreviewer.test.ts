@@ -77,6 +77,7 @@ beforeEach(async () => {
     source: await halves(),
     sidePx: 40,
     whole: true,
+    works: [],
   })
   expect(size).toEqual({ width: 120, height: 90 })
   await ask<'adopt'>({

@@ -1,5 +1,12 @@
 import type { Codec } from '@cloudbank/core/codec'
-import { drawView, lightPicture, stagePictures, type EngineContext } from '@cloudbank/core/engine'
+import {
+  drawView,
+  lightPicture,
+  recallWork,
+  stagePictures,
+  storedWork,
+  type EngineContext,
+} from '@cloudbank/core/engine'
 import { defineNote, Memory, Scratch } from '@cloudbank/core/memory'
 import { measureHistogram } from '@cloudbank/core/measure'
 import type { NetworkOf } from '@cloudbank/core/networks'
@@ -22,8 +29,10 @@ import {
 } from '@cloudbank/core/steps'
 import { createAssetStore } from '../pool'
 import { createMatteStore } from './matteStore'
-import { levelFor, PictureShelf } from './PictureShelf'
+import { levelFor, PictureShelf, type ShelvedPicture } from './PictureShelf'
+import { packWork, unpackWork } from './workFile'
 import type {
+  PictureWork,
   PreviewAnswers,
   PreviewRequest,
   Retouching,
@@ -37,6 +46,8 @@ export interface PreviewPlatform {
   readonly network: NetworkOf
   /** Told how far a drawing is that takes long; null once it is drawn. */
   readonly onRetouching?: (retouching: Retouching | null) => void
+  /** Told what is to be stored of a picture. */
+  readonly onStore?: (work: PictureWork) => void
 }
 
 interface View {
@@ -59,6 +70,7 @@ export function servePreviewer({
   codec,
   network,
   onRetouching,
+  onStore,
 }: PreviewPlatform): (request: PreviewRequest) => Promise<PreviewAnswers[PreviewRequest['kind']]> {
   const shelf = new PictureShelf()
   const views = new Map<string, View>()
@@ -68,14 +80,15 @@ export function servePreviewer({
   const memory = new Memory()
   const scratch = new Scratch()
   const mattes = createMatteStore()
+  /** Retouches of each picture that were worked out since what they came to was stored. */
+  const worked = new Map<string, number>()
 
   return async (request) => {
     switch (request.kind) {
       case 'open':
         return open(request)
       case 'close':
-        shelf.close(request.picture)
-        return null
+        return close(request.picture)
       case 'adopt':
         views.set(request.view, { canvas: request.canvas, shown: null })
         return null
@@ -98,10 +111,29 @@ export function servePreviewer({
     }
   }
 
-  function open({ picture, source, sidePx, whole }: RequestOf<'open'>) {
+  async function open({ picture, source, sidePx, whole, works }: RequestOf<'open'>) {
     const decode = async (): Promise<SrgbRgba8> =>
       codec.decode(new Uint8Array(await source.arrayBuffer()))
-    return shelf.open(picture, decode, { sidePx, whole })
+    const size = await shelf.open(picture, decode, { sidePx, whole })
+    await recall(shelf.get(picture), works)
+    return size
+  }
+
+  function close(picture: string): null {
+    if (shelf.has(picture)) void store(picture, 1)
+    worked.delete(picture)
+    shelf.close(picture)
+    return null
+  }
+
+  /** Has what was worked out of a picture stored, once it is that much since the last time. */
+  async function store(picture: string, least: number): Promise<void> {
+    if (!onStore || (worked.get(picture) ?? 0) < least) return
+    worked.set(picture, 0)
+    for (const { source } of shelf.get(picture).levels) {
+      const works = storedWork(source, MANY_RETOUCHES)
+      if (works.length > 0) onStore({ picture, size: source.size, work: await packWork(works) })
+    }
   }
 
   async function draw(request: RequestOf<'draw'>): Promise<PreviewAnswers['draw']> {
@@ -129,6 +161,7 @@ export function servePreviewer({
     const before = last?.picture === request.picture ? last.what : undefined
     const drawn = await drawView(source, plan, contextOf(request), name, options, { before })
     seen.set(view, { picture: request.picture, what: drawn.seen })
+    await store(request.picture, MANY_RETOUCHES)
     const { picture, facts } = drawn
     return {
       picture: picture && { width: picture.width, height: picture.height, data: picture.data },
@@ -153,6 +186,7 @@ export function servePreviewer({
       scratch,
       signal: { aborted: false },
       onRetouch: (done, total) => {
+        worked.set(request.picture, (worked.get(request.picture) ?? 0) + 1)
         if (total < MANY_RETOUCHES) return
         if (done === total) onRetouching?.(null)
         else if (done % TOLD_EVERY === 0) onRetouching?.({ done, total })
@@ -171,6 +205,7 @@ export function servePreviewer({
       ...(placementId === undefined ? {} : { placementId }),
     }
     const made = await stagePictures(source, plan, context, options)
+    await store(request.picture, MANY_RETOUCHES)
     return made.map(({ step, picture: { width, height, data }, toPhotograph, product }) => ({
       step,
       width,
@@ -180,6 +215,12 @@ export function servePreviewer({
       product,
     }))
   }
+}
+
+/** Gives the sizes of a picture what was worked out of them when it was open before. */
+async function recall({ levels }: ShelvedPicture, works: readonly Blob[]): Promise<void> {
+  for (const work of (await Promise.all(works.map(unpackWork))).flat())
+    for (const { source } of levels) recallWork(source, work)
 }
 
 /** A copy with marks: what is read under the pointer is free of them. */

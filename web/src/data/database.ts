@@ -33,6 +33,7 @@ export const SCHEMAS = {
   holds: rows.Hold,
   productTables: rows.ProductTable,
   reserve: rows.Reserve,
+  workedOut: rows.WorkedOutRow,
 } as const satisfies Record<string, z.ZodType>
 
 export type TableName = keyof typeof SCHEMAS
@@ -64,6 +65,7 @@ class CloudbankDatabase extends Dexie {
   declare holds: EntityTable<rows.Hold, 'id'>
   declare productTables: EntityTable<rows.ProductTable, 'id'>
   declare reserve: EntityTable<rows.Reserve, 'id'>
+  declare workedOut: EntityTable<rows.WorkedOutRow, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
@@ -109,6 +111,7 @@ class CloudbankDatabase extends Dexie {
     this.version(7).stores({ assets: 'hash' }).upgrade(upgradeTo7)
     this.version(8).stores({ cubes: null, grounds: null })
     this.version(9).stores({ reserve: 'id' })
+    this.version(10).stores({ workedOut: 'id, at' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -265,6 +265,16 @@ export const RunItem = z.object({
 })
 export type RunItem = z.infer<typeof RunItem>
 
+/** What was worked out of an original by hand at one of its sizes: it only saves time, and can be dropped. */
+export const WorkedOutRow = z.object({
+  /** `${hash}/${width}×${height}`. */
+  id: z.string(),
+  blob: BlobValue,
+  bytes: z.number(),
+  at: Time,
+})
+export type WorkedOutRow = z.infer<typeof WorkedOutRow>
+
 /** A row that could not be read, kept as it is. */
 export const SetAside = z.object({
   id: z.number().optional(),

@@ -5,6 +5,7 @@ import { openDatabase, type Database } from './database'
 import { perform, putFields, remove, undoLast } from './history'
 import { createShoot, deleteShoot } from './shoots'
 import { KEPT_DEEDS, sweep } from './sweep'
+import { storeWorkedOut } from './workedOut'
 
 let db: Database
 beforeEach(() => {
@@ -81,6 +82,17 @@ describe('a sweep', () => {
     expect(await keys('contents')).toEqual(['file of a/page/2', 'file of a/page/3'])
     await sweep(db, { versions: 0 })
     expect(await keys('contents')).toEqual(['file of a/page/3'])
+  })
+
+  test('frees what was worked out of a photograph with it, and all of it where room is wanted', async () => {
+    await addShot('a', 's', 'h')
+    const size = { width: 30, height: 20 }
+    for (const hash of ['h', 'gone'])
+      await storeWorkedOut({ hash, size, blob: new Blob(['px']) }, db)
+    await sweep(db)
+    expect(await keys('workedOut')).toEqual(['h/30×20'])
+    expect(await sweep(db, { versions: 0 })).toEqual({ files: 1, bytes: 2 })
+    expect(await keys('workedOut')).toEqual([])
   })
 
   test('forgets deeds beyond a limit, the oldest first', async () => {

@@ -21,7 +21,7 @@ const NOTHING: Swept = { files: 0, bytes: 0 }
  * Frees what nothing points to any more: originals, previews, measures, mattes, finished files, tables
  * and pictures that settings name, and deeds beyond a limit. What an undo could bring back is still pointed to.
  *
- * @param versions earlier versions of each rendition that stay.
+ * @param versions earlier versions of each rendition that stay; where none do, room is short, and what only saves time goes too.
  */
 export async function sweep(
   db: Database = database,
@@ -43,7 +43,8 @@ export async function sweep(
       await free(db, 'originals', (hash) => !used.has(hash)),
       await free(db, 'previews', (hash) => !used.has(hash)),
       await free(db, 'measures', (hash) => !used.has(hash)),
-      await free(db, 'mattes', (key) => !used.has(key.split('/', 1)[0] ?? '')),
+      await free(db, 'mattes', (key) => !used.has(hashOf(key))),
+      await free(db, 'workedOut', (key) => versions === 0 || !used.has(hashOf(key))),
       await freeContents(inHistory, db),
       await freeAssets(deeds, db),
     ]
@@ -53,6 +54,9 @@ export async function sweep(
     }
   })
 }
+
+/** The original's hash in a key that begins with it. */
+const hashOf = (key: string): string => key.split('/', 1)[0] ?? ''
 
 async function forgetOldDeeds(db: Database): Promise<void> {
   const shootIds = (await db.deeds.orderBy('shootId').uniqueKeys()) as string[]

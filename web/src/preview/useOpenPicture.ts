@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react'
 import { CancelledError } from '@cloudbank/core/engine'
 import { WorkerLostError } from '@cloudbank/hosts/pool'
-import { database } from '../data'
+import { database, workedOutOf } from '../data'
 import { describeError } from '../notices'
-import { sharedPreviewer, usePreviewerGeneration } from './previewer'
+import { newPictureName, sharedPreviewer, usePreviewerGeneration } from './previewer'
 import { strings } from './strings'
 
 /** A photograph that the previewer holds decoded, and its own sides in pixels. */
@@ -26,8 +26,6 @@ interface Options {
   readonly onFailure?: (reason: string) => void
 }
 
-let lastName = 0
-
 /** A photograph that is not in the database any more is not opened. */
 class PictureMissingError extends Error {
   override readonly name = 'PictureMissingError'
@@ -45,7 +43,7 @@ export function useOpenPicture(hash: string | null, options: Options): OpenPictu
   )
   useEffect(() => {
     if (hash === null) return
-    const name = `${hash}/${++lastName}`
+    const name = newPictureName(hash)
     let current = true
     openPicture(name, hash, from, { sidePx, whole }, () => current).then(
       (size) => size && current && setOpen({ name, hash, generation, ...size }),
@@ -72,7 +70,9 @@ async function openPicture(
   isCurrent: () => boolean,
 ): Promise<{ width: number; height: number } | null> {
   const row = await database.table<{ blob: Blob }, string>(from).get(hash)
+  const works = await workedOutOf(hash)
   if (!isCurrent()) return null
   if (!row) throw new PictureMissingError()
-  return sharedPreviewer().ask<'open'>({ kind: 'open', picture, source: row.blob, ...size })
+  const source = row.blob
+  return sharedPreviewer().ask<'open'>({ kind: 'open', picture, source, works, ...size })
 }

@@ -15,6 +15,7 @@ import { tidiedAt } from './tidied'
 import { isTextured } from './tools'
 import { isSweep, TidyOwn } from './retouches'
 import { TIDY_VIEWS } from './views'
+import { recallSheet, storeSheet } from './workedOut'
 
 /** Tidy: dirt, marks and stains go, texture stays. Everything it does lies over the photograph. */
 export const tidy = defineStep({
@@ -73,6 +74,8 @@ export const tidy = defineStep({
       findings: cleanFindings(cleaned, done.length, textured.length),
     }
   },
+  storeWork: storeSheet,
+  recallWork: recallSheet,
   inspect: (picture, { settings: { sweepPct, blurPct }, own: { works } }) =>
     sweepPct > 0 || blurPct > 0 || doneOf(works).some(isSweep)
       ? bandFindings(bandingOf(picture))

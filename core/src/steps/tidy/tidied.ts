@@ -1,4 +1,4 @@
-import { defineNote, digest } from '../../memory'
+import { digest } from '../../memory'
 import type { PxBox, Size } from '../../raster'
 import { Sheet, withPatches, withSheet, type Patch, type Source } from '../../source'
 import { boxOfStroke, doneOf, identityOf, strokeAt, type Point } from '../../strokes'
@@ -6,23 +6,10 @@ import { cleanedPatches } from './dirt'
 import type { TidySettings } from './settings'
 import { patchesOf } from './tools'
 import type { TidyOwn, Retouch } from './retouches'
+import { workedOutOf } from './workedOut'
 
-/** Pixels of works that are remembered of one photograph, in bytes; what is further back is done again. */
-const KEPT_BYTES = 256e6
-/** Sheets that are remembered of one photograph: they share the tiles that are alike. */
-const KEPT_SHEETS = 4
 /** A work looks at what lies within so many times its radius, and so many pixels, about it: where it takes surface from. */
 const LOOKS = { radii: 9, px: 100 } as const
-
-/** What has been worked out of a photograph: works by their names, and what some of them in a row came to. */
-interface WorkedOut {
-  readonly patches: Map<string, Patch[]>
-  bytes: number
-  /** The newest last. */
-  readonly sheets: { readonly keys: readonly string[]; readonly sheet: Sheet }[]
-}
-
-const WORKED_OUT = defineNote<WorkedOut>('retouches worked out')
 
 /**
  * A photograph as it was tidied: what was cleaned, then what was done by hand, in its order. What has been worked out
@@ -42,13 +29,9 @@ export function tidiedAt(
   const done = doneOf(works)
   const clean = (side: number): Patch[] =>
     cleanedPatches(source, settings, refused, side, checkpoint)
-  const known = source.memory.of<WorkedOut>(source, WORKED_OUT, () => ({
-    patches: new Map(),
-    bytes: 0,
-    sheets: [],
-  }))
+  const known = workedOutOf(source)
   const keys = keysOf(done, source.size, settings, refused)
-  const begun = begunWith(known, keys)
+  const begun = known.begunWith(keys)
   const sheet = begun?.sheet.fork() ?? new Sheet()
   const first = begun?.keys.length ?? 0
   if (first < keys.length) {
@@ -59,43 +42,13 @@ export function tidiedAt(
         checkpoint()
         return patchesOf(withSheet(whole, sheet), done[at]!)
       }
-      sheet.lay(remembered(known, keys[at]!, make))
+      sheet.lay(known.patchesOf(keys[at]!, make))
       onRetouch?.(at - first + 1, keys.length - first)
     }
-    known.sheets.push({ keys, sheet })
-    if (known.sheets.length > KEPT_SHEETS) known.sheets.shift()
+    known.keep({ keys, sheet })
   }
   return withSheet(withPatches(source, clean(sidePx)), sheet)
 }
-
-/** The sheet that holds most of some works, and nothing else. */
-function begunWith(
-  { sheets }: WorkedOut,
-  keys: readonly string[],
-): WorkedOut['sheets'][number] | null {
-  const holding = sheets.filter(
-    (kept) => kept.keys.length <= keys.length && kept.keys.every((key, i) => key === keys[i]),
-  )
-  return holding.sort((a, b) => b.keys.length - a.keys.length)[0] ?? null
-}
-
-function remembered(known: WorkedOut, key: string, make: () => Patch[]): Patch[] {
-  const there = known.patches.get(key)
-  const patches = there ?? make()
-  // The newest used stand last.
-  known.patches.delete(key)
-  known.patches.set(key, patches)
-  if (!there) known.bytes += bytesOf(patches)
-  for (const [oldest, kept] of known.patches) {
-    if (known.bytes <= KEPT_BYTES || oldest === key) break
-    known.patches.delete(oldest)
-    known.bytes -= bytesOf(kept)
-  }
-  return patches
-}
-
-const bytesOf = (patches: readonly Patch[]): number =>
-  patches.reduce((sum, { picture }) => sum + picture.data.byteLength, 0)
 
 /**
  * Names of works by what their patches depend on: the work itself, what was cleaned, and the works before it that it can
