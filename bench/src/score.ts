@@ -8,6 +8,7 @@ import { scoreLight } from './score/scoreLight'
 import { scoreEnlarge } from './score/scoreEnlarge'
 import { scoreFrame } from './score/scoreFrame'
 import type { Measures } from './score/scorecard'
+import { scorePrint } from './score/scorePrint'
 import { scoreTidy } from './score/scoreTidy'
 import { scoreWeight } from './score/scoreWeight'
 import { printTable } from './table'
@@ -19,6 +20,7 @@ const KINDS = {
   weight: scoreWeight,
   enlarge: scoreEnlarge,
   tidy: scoreTidy,
+  print: scorePrint,
 } as const
 
 /** What every card has; a kind's own figures are printed below the table. */

@@ -18,10 +18,11 @@ for (let y = 0, p = 0; y < 200; y++)
   for (let x = 0; x < 200; x++, p += 4)
     if (original.data[p + 1]! > 100)
       for (let c = 0; c < 3; c++) original.data[p + c]! -= Math.round(y / 8)
-/** Dirt on the product: a grain, and one that is hardly seen. */
+/** Dirt on the product: a grain, one that is hardly seen, and a stroke that may be print. */
 for (const [x, y, width, height, value] of [
   [80, 80, 3, 3, 250],
   [66, 134, 2, 2, 36],
+  [120, 90, 3, 12, 250],
 ] as const)
   for (let row = y; row < y + height; row++)
     for (let column = x; column < x + width; column++)
@@ -355,6 +356,7 @@ const OWN: Readonly<Record<string, Readonly<Record<string, object>>>> = {
     blur: { ...STROKE, strength: 0.5 },
   }),
   'tidy.refused': { a: [0.41, 0.41] },
+  'tidy.accepted': { a: [0.605, 0.48] },
   'cut.repairs': inTurn({
     keep: STROKE,
     drop: { ...STROKE, points: [[0.2, 0.2]] },

@@ -3,7 +3,7 @@ import type { Source } from '../source'
 import { isAmong, MIN_STRUCTURE_PX, outOfCrowds } from './crowds'
 import { grownMarks } from './grownMarks'
 import { isDirt, isSmall } from './isDirt'
-import { outOfRows } from './rows'
+import { likePrint, outOfRows } from './rows'
 import { boxOf, maskOf, shapesOf, shapesWithin, type Shape } from './shapes'
 import { standOut, type Luma, type Marks } from './standOut'
 
@@ -20,6 +20,8 @@ export interface Speck {
   readonly height: number
   /** By how much it stands out where it does most, in code values. */
   readonly contrast: number
+  /** Whether it looks like print: nobody but a person can tell. */
+  readonly mayBePrint: boolean
 }
 
 /** Longer side at which dirt is looked for, in pixels. */
@@ -72,14 +74,16 @@ export function findSpecks(source: Source, strength: Strength): Speck[] {
     contrast: OF_COLOUR.contrast * limits.contrast,
     overTexture: OF_COLOUR.overTexture * limits.overTexture,
   }
-  const specks = bright.dirt.map((shape) => speckOf(shape, size, source.size))
+  const specks = bright.dirt.map((shape) =>
+    speckOf(shape, size, source.size, bright.print.has(shape)),
+  )
   for (const hue of HUES) {
-    const { dirt } = shapesIn(weighed(source, half, hue), inColour)
+    const { dirt, print } = shapesIn(weighed(source, half, hue), inColour)
     for (const shape of dirt) {
       const whole = doubled(shape, half, size)
       if (shape.pixels.length < COLOUR_LEAST_PX || !isSmall(whole)) continue
       if (shape.pixels.filter((i) => judged[i]).length > JUDGED * shape.pixels.length) continue
-      specks.push(speckOf(whole, size, source.size))
+      specks.push(speckOf(whole, size, source.size, print.has(shape)))
       for (const i of shape.pixels) judged[i] = 1
     }
   }
@@ -95,8 +99,11 @@ function weighed(source: Source, size: Size, [r, g, b]: readonly [number, number
   return made
 }
 
-/** What is dirt, and all that stands out. */
-function shapesIn(luma: Luma, limits: Limits): { dirt: Shape[]; marks: Marks } {
+/** What is dirt, which of it may be print, and all that stands out. */
+function shapesIn(
+  luma: Luma,
+  limits: Limits,
+): { dirt: Shape[]; print: ReadonlySet<Shape>; marks: Marks } {
   const marks = standOut(luma, limits.contrast, limits.overTexture)
   const grown = grownMarks(luma, marks)
   const shapes: Shape[] = []
@@ -113,7 +120,7 @@ function shapesIn(luma: Luma, limits: Limits): { dirt: Shape[]; marks: Marks } {
   const dirt = outOfRows(outOfCrowds(shapes), [...shapes, ...structure]).filter(
     (shape) => !isAmong(shape, structure, shapes, limits.touchingPx),
   )
-  return { dirt, marks: grown }
+  return { dirt, print: likePrint(dirt, [...shapes, ...structure], grown), marks: grown }
 }
 
 /** Where anything stands out, half as large, with a pixel all round. */
@@ -144,7 +151,12 @@ function doubled(shape: Shape, half: Size, size: Size): Shape {
 }
 
 /** @param seen the size at which it was found. */
-function speckOf({ box, pixels, contrast }: Shape, seen: Size, photograph: Size): Speck {
+function speckOf(
+  { box, pixels, contrast }: Shape,
+  seen: Size,
+  photograph: Size,
+  mayBePrint: boolean,
+): Speck {
   const scale = photograph.width / seen.width
   return {
     window: {
@@ -157,5 +169,6 @@ function speckOf({ box, pixels, contrast }: Shape, seen: Size, photograph: Size)
     height: box.height,
     mask: maskOf(box, pixels, seen.width),
     contrast,
+    mayBePrint,
   }
 }

@@ -1,5 +1,6 @@
 import { gapBetween } from './crowds'
-import { isLong, longerSide, type Shape } from './shapes'
+import { boxOf, isLong, longerSide, type Shape } from './shapes'
+import type { Marks } from './standOut'
 
 // Letters, figures and the marks of a scale are of one ink, and stand beside or above each other. Dirt lies anywhere.
 // The constants were chosen on lettering drawn in many inks and sizes on grained surfaces, with drawn specks beside it,
@@ -20,40 +21,113 @@ const NEAR = 1.3
 const MIN_SIDE_PX = 2
 /** Print is looked for no further away than this, in pixels. */
 const MAX_REACH_PX = 96
+/** What may be print is asked less of. */
+const LOOSE = { ink: 2.2, sizes: 5, reach: 3.5, leastPx: 4 } as const
+/** A drawn stroke is at least so long in pixels, so many times as long as wide, and fills so much of its box, by the pixels
+ * that stand out by so much of what it does at most. */
+const DRAWN = { leastPx: 6, slender: 1.8, filled: 0.55, strong: 0.4 } as const
 /** Side of the cells by which neighbours are found, in pixels. */
 const CELL_PX = 64
 
+/** Other shapes near one. */
+type Near = (shape: Shape) => Iterable<Shape>
+
 /** Without those that stand in a row or a column with others of the same ink. */
 export function outOfRows(shapes: readonly Shape[], others: readonly Shape[]): Shape[] {
-  const marks = [...new Set([...shapes, ...others])].filter(
-    (shape) => longerSide(shape) >= MIN_SIDE_PX,
-  )
-  const cells = new Map<string, Shape[]>()
-  const columnOf = (x: number): number => Math.floor(x / CELL_PX)
-  for (const mark of marks)
-    for (const key of cellsAbout(mark, 0)) cells.set(key, [...(cells.get(key) ?? []), mark])
-  function cellsAbout({ box }: Shape, reach: number): string[] {
-    const keys: string[] = []
-    for (let r = columnOf(box.y - reach); r <= columnOf(box.y + box.height + reach); r++)
-      for (let c = columnOf(box.x - reach); c <= columnOf(box.x + box.width + reach); c++)
-        keys.push(`${c} ${r}`)
-    return keys
-  }
+  const near = nearIn([...new Set([...shapes, ...others])])
   return shapes.filter((shape) => {
-    const near = new Set(cellsAbout(shape, MAX_REACH_PX).flatMap((key) => cells.get(key) ?? []))
-    near.delete(shape)
     let inReach = 0
-    for (const other of near) {
+    for (const other of near(shape)) {
       if (!isInRow(shape, other)) continue
       const gap = gapBetween(shape.box, other.box)
-      // Between a large thing and a small one there is no more room than between two small ones.
-      const sides = [longerSide(shape), longerSide(other)]
-      const size = Math.min(Math.max(...sides), 2 * Math.min(...sides))
+      const size = sizeOf(shape, other)
       if (gap <= NEAR * size) return false
       if (gap <= REACH * size && ++inReach >= 2) return false
     }
     return true
   })
+}
+
+/**
+ * Those that look like print, if less surely than what stands in a row: straight upright or level strokes, crosses, and what has
+ * something of about its ink and size beside or above it.
+ */
+export function likePrint(
+  shapes: readonly Shape[],
+  others: readonly Shape[],
+  marks: Marks,
+): Set<Shape> {
+  const near = nearIn([...new Set([...shapes, ...others])])
+  return new Set(
+    shapes.filter(
+      (shape) =>
+        isDrawn(shape, marks) ||
+        [...near(shape)].some(
+          (other) =>
+            isInLooseRow(shape, other) &&
+            gapBetween(shape.box, other.box) <= LOOSE.reach * sizeOf(shape, other),
+        ),
+    ),
+  )
+}
+
+/** Between a large thing and a small one there is no more room than between two small ones. */
+function sizeOf(a: Shape, b: Shape): number {
+  const sides = [longerSide(a), longerSide(b)]
+  return Math.min(Math.max(...sides), 2 * Math.min(...sides))
+}
+
+function nearIn(all: readonly Shape[]): Near {
+  const cells = new Map<string, Shape[]>()
+  const cellOf = (at: number): number => Math.floor(at / CELL_PX)
+  const cellsAbout = ({ box }: Shape, reach: number): string[] => {
+    const keys: string[] = []
+    for (let r = cellOf(box.y - reach); r <= cellOf(box.y + box.height + reach); r++)
+      for (let c = cellOf(box.x - reach); c <= cellOf(box.x + box.width + reach); c++)
+        keys.push(`${c} ${r}`)
+    return keys
+  }
+  for (const shape of all)
+    if (longerSide(shape) >= MIN_SIDE_PX)
+      for (const key of cellsAbout(shape, 0)) cells.set(key, [...(cells.get(key) ?? []), shape])
+  return (shape) => {
+    const near = new Set(cellsAbout(shape, MAX_REACH_PX).flatMap((key) => cells.get(key) ?? []))
+    near.delete(shape)
+    return near
+  }
+}
+
+function isInLooseRow(a: Shape, b: Shape): boolean {
+  if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, LOOSE.ink)) return false
+  if (!isWithin(longerSide(a) / longerSide(b), LOOSE.sizes)) return false
+  if (longerSide(a) < LOOSE.leastPx) return false
+  return (
+    isShared(a.box.y, a.box.height, b.box.y, b.box.height) ||
+    isShared(a.box.x, a.box.width, b.box.x, b.box.width)
+  )
+}
+
+/** Whether it is a stroke as of a ruler: straight along a side of the photograph, or two such that cross in their middles. */
+function isDrawn(shape: Shape, { width, contrast }: Marks): boolean {
+  // What it has grown by is its soft rim.
+  const pixels = shape.pixels.filter((i) => contrast[i]! >= DRAWN.strong * shape.contrast)
+  const box = boxOf(pixels, width)
+  const [long, short] = [Math.max(box.width, box.height), Math.min(box.width, box.height)]
+  if (long < DRAWN.leastPx) return false
+  if (long >= DRAWN.slender * short) return pixels.length >= DRAWN.filled * box.width * box.height
+  return isCross(box, pixels, width)
+}
+
+function isCross(box: Shape['box'], pixels: readonly number[], width: number): boolean {
+  if (!isWithin(box.width / box.height, 1.3)) return false
+  const fill = pixels.length / (box.width * box.height)
+  if (fill > 0.6) return false
+  const middle = pixels.filter((i) => {
+    const x = (i % width) - box.x + 0.5
+    const y = Math.floor(i / width) - box.y + 0.5
+    return Math.abs(x / box.width - 0.5) < 0.2 || Math.abs(y / box.height - 0.5) < 0.2
+  }).length
+  return middle >= 0.9 * pixels.length
 }
 
 function isInRow(a: Shape, b: Shape): boolean {

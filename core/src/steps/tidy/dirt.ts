@@ -3,11 +3,12 @@ import { defineNote, type Note } from '../../memory'
 import type { PxBox } from '../../raster'
 import type { Patch, Source } from '../../source'
 import { findSpecks, mendSpeck, type Speck, type Strength } from '../../specks'
+import type { TidyOwn } from './retouches'
 import type { TidySettings } from './settings'
 
 /** Dirt is seen from this contrast on once it is as small as it comes out, in code values. */
 const SEEN = 4
-/** A refusal is meant for what lies within this share of the longer side about it. */
+/** What was said about a mark is meant for what lies within this share of the longer side about it. */
 const MEANT = 0.004
 
 /** What is found on one photograph, and rebuilt once it is asked for. */
@@ -28,14 +29,18 @@ const dirtOf = (source: Source, strength: Strength): Dirt =>
     return { specks, patches: Array<Patch[] | undefined>(specks.length) }
   })
 
-/** A speck as it stands with these settings and refusals. */
+/** What becomes of a mark: it is cleaned; it was rejected as dirt; or it may be print, and stays until it is accepted as dirt. */
+export type MarkStanding = 'cleaned' | 'rejected' | 'asked'
+
+/** A mark as it stands with these settings and what was said about it. */
 export interface SpeckSeen {
   readonly window: PxBox
-  readonly isRefused: boolean
+  readonly standing: MarkStanding
 }
 
 type Asked = Pick<TidySettings, 'specks' | 'largestPct' | 'cleanAt'>
-type Refused = Readonly<Record<string, Point>>
+/** What was said about marks by hand. */
+type Said = Pick<TidyOwn, 'refused' | 'accepted'>
 
 /** Specks that are not longer than is asked. */
 function wanted(source: Source, strength: Strength, { largestPct }: Asked): [number, Speck][] {
@@ -57,12 +62,17 @@ export function isSeenAt(speck: Speck, source: Source, sidePx: number): boolean 
   return speck.contrast * share >= SEEN
 }
 
-const isRefused = (speck: Speck, source: Source, refused: Refused): boolean => {
-  const { width, height } = source.size
-  const reach = MEANT * Math.max(width, height)
-  const { window } = speck
-  return Object.values(refused).some(([x, y]) => {
-    const [px, py] = [x * width, y * height]
+function standingOf(speck: Speck, source: Source, { refused, accepted }: Said): MarkStanding {
+  if (isAmong(Object.values(refused), speck, source)) return 'rejected'
+  if (!speck.mayBePrint || isAmong(Object.values(accepted), speck, source)) return 'cleaned'
+  return 'asked'
+}
+
+/** Whether one of some places is meant for a speck. */
+function isAmong(places: readonly Point[], { window }: Speck, { size }: Source): boolean {
+  const reach = MEANT * Math.max(size.width, size.height)
+  return places.some(([x, y]) => {
+    const [px, py] = [x * size.width, y * size.height]
     return (
       px >= window.x - reach &&
       px <= window.x + window.width + reach &&
@@ -72,35 +82,42 @@ const isRefused = (speck: Speck, source: Source, refused: Refused): boolean => {
   })
 }
 
-/** All specks that settings ask about, those that were refused among them. */
-export function specksSeen(source: Source, asked: Asked, refused: Refused): SpeckSeen[] {
+/** All specks that settings ask about, however they stand. */
+export function specksSeen(source: Source, asked: Asked, said: Said): SpeckSeen[] {
   if (asked.specks === 'none') return []
   return wanted(source, asked.specks, asked).map(([, speck]) => ({
     window: speck.window,
-    isRefused: isRefused(speck, source, refused),
+    standing: standingOf(speck, source, said),
   }))
 }
 
-/** Specks that are cleaned for a rendition in which the photograph's longer side is so long. */
-function cleaned(source: Source, asked: Asked, refused: Refused, sidePx: number): number[] {
+/** Specks of a standing that count for a rendition in which the photograph's longer side is so long. */
+function standing(
+  as: MarkStanding,
+  source: Source,
+  asked: Asked,
+  said: Said,
+  sidePx: number,
+): number[] {
   const { specks, cleanAt } = asked
   if (specks === 'none') return []
   return wanted(source, specks, asked)
     .filter(
       ([, speck]) =>
         (cleanAt === 'photograph' || isSeenAt(speck, source, sidePx)) &&
-        !isRefused(speck, source, refused),
+        standingOf(speck, source, said) === as,
     )
     .map(([index]) => index)
 }
 
 /** How many those are. */
-export const countCleaned = (
+export const countStanding = (
+  as: MarkStanding,
   source: Source,
   asked: Asked,
-  refused: Refused,
+  said: Said,
   sidePx: number,
-): number => cleaned(source, asked, refused, sidePx).length
+): number => standing(as, source, asked, said, sidePx).length
 
 /**
  * What is laid over the photograph in their place.
@@ -110,13 +127,13 @@ export const countCleaned = (
 export function cleanedPatches(
   source: Source,
   asked: Asked,
-  refused: Refused,
+  said: Said,
   sidePx: number,
   checkpoint: () => void,
 ): Patch[] {
   if (asked.specks === 'none') return []
   const { specks, patches } = dirtOf(source, asked.specks)
-  return cleaned(source, asked, refused, sidePx).flatMap((index) => {
+  return standing('cleaned', source, asked, said, sidePx).flatMap((index) => {
     const made = patches[index]
     if (made) return made
     checkpoint()

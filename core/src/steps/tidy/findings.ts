@@ -5,6 +5,7 @@ export type TidyFinding =
   | { readonly code: 'texture-calmed'; readonly count: number }
   | { readonly code: 'banding'; readonly share01: number }
   | { readonly code: 'very-dirty'; readonly count: number }
+  | { readonly code: 'maybe-print'; readonly count: number }
   | { readonly code: 'cleaned'; readonly count: number }
   | { readonly code: 'worked-on'; readonly count: number }
 
@@ -26,6 +27,12 @@ export const TIDY_FINDINGS: FindingTable<TidyFinding> = {
     weight: 'look',
     remedy: 'Check what was cleaned, and reject marks that belong to the surface.',
     figures: ({ count }) => `${countOf(count, 'speck')} cleaned.`,
+  },
+  'maybe-print': {
+    title: 'Dirt or print',
+    weight: 'look',
+    remedy: 'On the bench, accept each as dirt or reject it; until then it stays.',
+    figures: ({ count }) => `${countOf(count, 'mark')} that may be print.`,
   },
   cleaned: {
     title: 'Cleaned',
@@ -49,10 +56,18 @@ const SEEN_BANDS = 0.25
 export const bandFindings = (share01: number): TidyFinding[] =>
   share01 >= SEEN_BANDS ? [{ code: 'banding', share01 }] : []
 
-export function cleanFindings(specks: number, works: number, textured: number): TidyFinding[] {
-  const findings: TidyFinding[] = []
-  if (textured > 0) findings.push({ code: 'texture-calmed', count: textured })
-  if (specks > 0) findings.push({ code: specks > MANY ? 'very-dirty' : 'cleaned', count: specks })
-  if (works > 0) findings.push({ code: 'worked-on', count: works })
-  return findings
+export function cleanFindings(counts: {
+  readonly cleaned: number
+  readonly asked: number
+  readonly works: number
+  readonly textured: number
+}): TidyFinding[] {
+  const { cleaned, asked, works, textured } = counts
+  const findings: TidyFinding[] = [
+    { code: 'texture-calmed', count: textured },
+    { code: 'maybe-print', count: asked },
+    { code: cleaned > MANY ? 'very-dirty' : 'cleaned', count: cleaned },
+    { code: 'worked-on', count: works },
+  ]
+  return findings.filter((finding) => 'count' in finding && finding.count > 0)
 }

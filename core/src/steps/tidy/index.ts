@@ -6,7 +6,7 @@ import { defineStep } from '../step'
 import { bandingOf } from './banding'
 import { blurBehind } from './blurBehind'
 import { TIDY_CONTROLS } from './controls'
-import { countCleaned } from './dirt'
+import { countStanding, type MarkStanding } from './dirt'
 import { bandFindings, cleanFindings, TIDY_FINDINGS } from './findings'
 import { TIDY_HANDS } from './hands'
 import { TidySettings } from './settings'
@@ -21,8 +21,8 @@ import { recallSheet, storeSheet } from './workedOut'
 export const tidy = defineStep({
   id: 'tidy',
   title: 'Tidy',
-  // 3: dirt at the border of the photograph is rebuilt by what lies within it.
-  engine: 3,
+  // 4: rows of print are left, and what may be print stays until it is accepted as dirt.
+  engine: 4,
   settings: TidySettings,
   own: TidyOwn,
   controls: TIDY_CONTROLS,
@@ -48,11 +48,13 @@ export const tidy = defineStep({
       ...(settings.sweepPct === 0 ? {} : { sweepMarginPct: settings.sweepMarginPct }),
     })
   },
-  ownKeyPart: ({ works, refused }) => {
-    const done = doneOf(works).map(identityOf)
-    const places = Object.values(refused)
-    if (done.length === 0 && places.length === 0) return null
-    return { ...(done.length > 0 ? { done } : {}), ...(places.length > 0 ? { places } : {}) }
+  ownKeyPart: ({ works, refused, accepted }) => {
+    const parts = Object.entries({
+      done: doneOf(works).map(identityOf),
+      places: Object.values(refused),
+      accepted: Object.values(accepted),
+    }).filter(([, list]) => list.length > 0)
+    return parts.length > 0 ? Object.fromEntries(parts) : null
   },
   mend: ({ facts, settings, own }, { source, sides, checkpoint, onRetouch }) => {
     const matte = facts.of(MATTE)
@@ -67,11 +69,16 @@ export const tidy = defineStep({
     ]
     const textured = done.filter((work) => work.kind === 'calm' && isTextured(source, work))
     const largest = Math.max(0, ...sides)
-    const cleaned = countCleaned(source, settings, own.refused, largest)
+    const count = (as: MarkStanding): number => countStanding(as, source, settings, own, largest)
     return {
       at: (sidePx) => tidiedAt(source, settings, own, sidePx, stage, onRetouch),
       passes,
-      findings: cleanFindings(cleaned, done.length, textured.length),
+      findings: cleanFindings({
+        cleaned: count('cleaned'),
+        asked: count('asked'),
+        works: done.length,
+        textured: textured.length,
+      }),
     }
   },
   storeWork: storeSheet,

@@ -55,6 +55,10 @@ export const TidyOwn = z.strictObject({
     .record(z.string(), Point)
     .default({})
     .describe('Marks that were rejected as not being dirt.'),
+  accepted: z
+    .record(z.string(), Point)
+    .default({})
+    .describe('Marks that may be print, and were accepted as dirt.'),
 })
 export type TidyOwn = z.output<typeof TidyOwn>
 

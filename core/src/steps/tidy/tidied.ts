@@ -21,16 +21,15 @@ const LOOKS = { radii: 9, px: 100 } as const
 export function tidiedAt(
   source: Source,
   settings: TidySettings,
-  { works, refused }: TidyOwn,
+  { works, ...said }: TidyOwn,
   sidePx: number,
   checkpoint: () => void,
   onRetouch?: (done: number, total: number) => void,
 ): Source {
   const done = doneOf(works)
-  const clean = (side: number): Patch[] =>
-    cleanedPatches(source, settings, refused, side, checkpoint)
+  const clean = (side: number): Patch[] => cleanedPatches(source, settings, said, side, checkpoint)
   const known = workedOutOf(source)
-  const keys = keysOf(done, source.size, settings, refused)
+  const keys = keysOf(done, source.size, settings, said)
   const begun = known.begunWith(keys)
   const sheet = begun?.sheet.fork() ?? new Sheet()
   const first = begun?.keys.length ?? 0
@@ -58,9 +57,10 @@ function keysOf(
   done: readonly Retouch[],
   size: Size,
   { specks, largestPct }: TidySettings,
-  refused: TidyOwn['refused'],
+  { refused, accepted }: Omit<TidyOwn, 'works'>,
 ): string[] {
-  const cleaned = specks === 'none' ? [] : [specks, largestPct, Object.values(refused)]
+  const said = [Object.values(refused), Object.values(accepted)]
+  const cleaned = specks === 'none' ? [] : [specks, largestPct, ...said]
   const boxes = done.map((work) => boxesOf(work, size))
   const keys: string[] = []
   done.forEach((work, at) => {

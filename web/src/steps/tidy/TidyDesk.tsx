@@ -53,8 +53,9 @@ export function TidyDesk({ bench, drawn, isSearching, works, borrowed }: Props) 
 
 function Found({ bench, drawn, isSearching, works }: Omit<Props, 'borrowed'>) {
   const { specks } = bench.editor.steps.tidy
-  const refused = drawn?.facts.specks.filter(({ isRefused }) => isRefused).length ?? 0
-  const found = (drawn?.facts.specks.length ?? 0) - refused
+  const marks = drawn?.facts.specks ?? []
+  const rejected = marks.filter(({ standing }) => standing === 'rejected').length
+  const found = marks.length - rejected
   const named = new Map(bench.editor.placements.map(({ id, name }) => [id, name]))
   return (
     <DeskPart title={strings.found} width={296} grow={2}>
@@ -67,7 +68,7 @@ function Found({ bench, drawn, isSearching, works }: Omit<Props, 'borrowed'>) {
         {specks === 'none'
           ? strings.notSearchedForChooseBeside
           : drawn && !isSearching
-            ? `${countOf(found, 'speck')} found${refused > 0 ? strings.rejected(refused) : ''}.`
+            ? `${countOf(found, 'speck')} found${rejected > 0 ? strings.rejected(rejected) : ''}.`
             : strings.searching}
       </Text>
       {specks !== 'none' && drawn && !isSearching && (
@@ -87,7 +88,7 @@ function Found({ bench, drawn, isSearching, works }: Omit<Props, 'borrowed'>) {
               </li>
             ))}
           </Flex>
-          <MarksFound bench={bench} marks={drawn.facts.specks} />
+          <MarksFound bench={bench} marks={marks} />
         </>
       )}
       <Box marginTop="8px">

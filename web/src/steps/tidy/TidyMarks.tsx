@@ -17,6 +17,9 @@ interface Props extends Omit<ComponentProps<typeof HandMarks>, 'children'> {
 /** Room between dirt and its mark, in pixels of the screen. */
 const ROOM_PX = 5
 
+/** What stays is dashed: closely where it may be print, and nobody has decided yet. */
+const DASHES = { cleaned: undefined, rejected: '2 4', asked: '6 2' } as const
+
 /** What is drawn over a picture that is tidied. */
 export const TidyMarks = ({ specks, works, area, placed, ...hand }: Props) => (
   <HandMarks {...hand}>
@@ -26,7 +29,7 @@ export const TidyMarks = ({ specks, works, area, placed, ...hand }: Props) => (
           <Trace key={i} work={work} at={at} length={length} />
         ))}
         <g data-testid="specks" data-count={specks.length}>
-          {specks.map(({ box, isRefused }, i) => {
+          {specks.map(({ box, standing }, i) => {
             const [x, y] = at([box.x, box.y])
             const [right, bottom] = at([box.x + box.width, box.y + box.height])
             return LINES.map(({ stroke, extra }) => (
@@ -41,7 +44,7 @@ export const TidyMarks = ({ specks, works, area, placed, ...hand }: Props) => (
                 stroke={stroke}
                 strokeWidth={1 + extra}
                 strokeOpacity={extra ? 0.35 : 0.9}
-                strokeDasharray={isRefused ? '2 4' : undefined}
+                strokeDasharray={DASHES[standing]}
               />
             ))
           })}

@@ -22,7 +22,7 @@ import type { PicturePoint, Shown } from '../../stage/view'
 import type { PointerTool } from '../../stage/useViewerTool'
 import { useRetouching } from '../../preview'
 import { Waiting } from '../../stage/Waiting'
-import { refuseAt } from './refusals'
+import { decideAt } from './markDecisions'
 import { TidyMarks } from './TidyMarks'
 import { TidyDesk, TidyViews } from './TidyDesk'
 import { borrowedOf } from './borrowed'
@@ -78,7 +78,7 @@ export function TidyStage({ bench }: { bench: Bench }) {
       inHand.current = next
       setDrawing(next)
     },
-    refuse: (at) => refuseAt(view.shoot.id, shot, found?.specks ?? NONE, at),
+    refuse: (at) => decideAt(view.shoot.id, shot, found?.specks ?? NONE, at),
     work: (work) => works.add({ turn: nextTurn(works.all), hidden: false, ...work } as Retouch), // of its kind
     mask: (points) => {
       const { chosen } = borrowed

@@ -43,9 +43,13 @@ export const strings = {
 
   // MarksFound
   marks: 'Marks',
-  mark: (number: number): string => `Mark ${number} isn’t dirt`,
+  mark: (number: number): string => `Mark ${number}`,
+  mayBePrintClickToClean: 'May be print, so it stays. Click to clean it.',
   cleanedClickToKeep: 'Cleaned. Click to keep it.',
-  keptClickToClean: 'Kept. Click to clean it.',
+  keptClickToUndo: 'Kept. Click to undo that.',
+  asked: (count: number): string => `${count} may be print and ${count === 1 ? 'stays' : 'stay'}:`,
+  cleanAsked: 'Clean',
+  keepAsked: 'Keep',
   more: (count: number): string => `and ${count} more`,
 
   // TidyStage
@@ -63,16 +67,18 @@ export const strings = {
   toSearch: 'to search',
   searchRest: 'Search the rest',
 
-  // refusals
+  // markDecisions
   rejectionUndone: 'Rejection undone',
   rejectedAsDirt: 'Rejected as dirt',
+  acceptedAsDirt: 'Accepted as dirt',
   markIsUnchanged: 'The mark is unchanged',
 
   // tidyTools
   move: 'Move',
   dragPicture: 'Drag the picture.',
   reject: 'Reject',
-  clickMarkThatIsntDirt: 'Click a mark that isn’t dirt; click it again to clean it after all.',
+  clickMarkThatIsntDirt:
+    'Click a mark that isn’t dirt, or one that may be print and is dirt. Click again to undo.',
   mend: 'Mend',
   paintOverFlawToRebuild: 'Paint over a flaw to rebuild it from its surroundings.',
   clone: 'Clone',

@@ -16,7 +16,7 @@ import {
   type SrgbRgba8,
 } from '../../../raster'
 import { defineView } from '../../view'
-import { countCleaned, specksSeen } from '../dirt'
+import { countStanding, specksSeen, type MarkStanding } from '../dirt'
 import { TidyOwn } from '../retouches'
 import { TidySettings } from '../settings'
 import { sweptArea } from '../sweep'
@@ -47,7 +47,7 @@ export interface TidyViewOptions {
 /** A mark on what was found, as fractions of the photograph. */
 export interface SpeckMark {
   readonly box: Box01
-  readonly isRefused: boolean
+  readonly standing: MarkStanding
 }
 
 export interface TidyViewFacts {
@@ -81,14 +81,14 @@ export const closeView = defineView<TidyViewOptions, TidyViewFacts>({
     return {
       picture,
       facts: {
-        specks: specksSeen(source, settings, own.refused).map(({ window: box, isRefused }) => ({
+        specks: specksSeen(source, settings, own).map(({ window: box, standing }) => ({
           box: fractionsOf(box, source.size),
-          isRefused,
+          standing,
         })),
         calmsTexture: shot.findings.some(({ code }) => code === 'texture-calmed'),
         seenAt: scales.map(({ placementId, sidePx }) => ({
           placementId,
-          count: countCleaned(source, { ...settings, cleanAt: 'output' }, own.refused, sidePx),
+          count: countStanding('cleaned', source, { ...settings, cleanAt: 'output' }, own, sidePx),
         })),
       },
     }

@@ -23,7 +23,7 @@ const MAX_PX = 1600
 
 /** What is known of a strained tile. */
 export interface TidyTileFacts {
-  /** Dirt that was found, as fractions of the picture; refused ones are not among it. */
+  /** Dirt that was found, as fractions of the picture; rejected marks are not among it. */
   readonly specks: readonly Box01[]
   /** Whether it is cleaned, or only found. */
   readonly isCleaned: boolean
@@ -35,7 +35,7 @@ export const tileView = defineView<{ readonly sidePx: number }, TidyTileFacts>({
   draw: (shot, { sidePx }) => {
     const { source, scales } = shot
     const settings = TidySettings.parse(shot.settings)
-    const { refused } = TidyOwn.parse(shot.own)
+    const own = TidyOwn.parse(shot.own)
     const largest = Math.max(sidePx, ...scales.map((scale) => scale.sidePx))
     const size = fitInside(source.size, Math.min(MAX_PX, largest))
     const drawn = shot.draw({ window: wholeOf(source.size), size }, largest)
@@ -44,8 +44,8 @@ export const tileView = defineView<{ readonly sidePx: number }, TidyTileFacts>({
     const looking = isCleaned
       ? settings
       : { ...settings, specks: LOOKED_FOR as typeof settings.specks }
-    const specks = specksSeen(source, looking, refused)
-      .filter(({ isRefused }) => !isRefused)
+    const specks = specksSeen(source, looking, own)
+      .filter(({ standing }) => standing !== 'rejected')
       .map(({ window }) => fractionsOf(window, source.size))
     const small = linearRaster(fitInside(strained, sidePx))
     const picture = srgbOfLinear(resampleSrgb(strained, wholeOf(strained), small, LINEAR))
