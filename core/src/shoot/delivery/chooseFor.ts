@@ -1,6 +1,7 @@
-import type { Outlet } from '../../outlets'
+import { placesOf, type Outlet } from '../../outlets'
 import type { Shot } from '../rows'
 import { groupBy } from '../groupBy'
+import { inSheetOrder, withShared } from '../products/productGroups'
 
 /** The shots of a product that go to an outlet, and those that are set aside: above its count, or kept from it. */
 export interface Chosen {
@@ -31,4 +32,25 @@ export function chooseFor(
     going: shots.filter((shot) => !aside.has(shot)),
     aside: shots.filter((shot) => aside.has(shot)),
   }
+}
+
+/**
+ * The pictures that outlets set aside, as `${placement}/${shot}` by the ids of the placements as they are planned. One that an outlet
+ * takes for any of its products is not among them.
+ */
+export function setAsideIn(
+  outlets: readonly Outlet[],
+  shots: readonly Shot[],
+): ReadonlySet<string> {
+  const inOrder = inSheetOrder(withShared(shots), new Map())
+  return new Set(
+    outlets.flatMap((outlet) => {
+      const { going, aside } = chooseFor(outlet, inOrder)
+      const out = new Set(aside.map(({ id }) => id))
+      for (const { id } of going) out.delete(id)
+      return placesOf([outlet]).flatMap(({ planned }) =>
+        [...out].map((shotId) => `${planned.id}/${shotId}`),
+      )
+    }),
+  )
 }

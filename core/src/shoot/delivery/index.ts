@@ -1,5 +1,5 @@
 export { changedSince, type SentFile } from './changedSince'
-export { chooseFor } from './chooseFor'
+export { chooseFor, setAsideIn } from './chooseFor'
 export { CREDIT_HEAD_BYTES, leavingWords, withLeavingWords, type LeftFile } from './leaving'
 export { manifestOf, manifestTable } from './manifest'
 export { outletVerdicts, type OutletVerdict } from './outletVerdicts'

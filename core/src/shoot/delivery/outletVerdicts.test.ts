@@ -3,6 +3,7 @@ import { READY_OUTLETS, type FinishedFile, type Outlet } from '../../outlets'
 import { renditionRow, shotRow } from '../rows/rows.testing'
 import { bySlots, shootView } from '../rows/view.testing'
 import { createShootModel } from '../createShootModel'
+import { setAsideIn } from './chooseFor'
 import { outletVerdicts } from './outletVerdicts'
 
 const { keyOf, planDelivery, recipeOf, stepsFor } = createShootModel()
@@ -46,6 +47,19 @@ test('a shot keeps to an outlet’s rules, breaks one, is not made, or is set as
     { outlet: 'Trailpost', state: 'not-made', words: '' },
   ])
   expect(found.get('b')!.map(({ state }) => state)).toEqual(['keeps', 'aside'])
+})
+
+test('a picture is set aside where no product of its shot has room for it', () => {
+  const shots = [
+    shotRow('b', { sku: 'M-1', order: 1, place: 1 }),
+    shotRow('a', { sku: 'M-1', order: 0, place: 2 }),
+    shotRow('c', { sku: 'M-1', order: 2, place: 3, alsoFor: ['M-2'] }),
+    shotRow('d', { sku: 'M-3', order: 3, going: { [trailpost!.id]: 'out' } }),
+  ]
+  expect([...setAsideIn(outlets, shots)].sort()).toEqual([
+    'trailpost.banner/a',
+    'trailpost.banner/d',
+  ])
 })
 
 test('a shoot makes the placements of its brief, of its outlets, or both; the same object for the same', () => {

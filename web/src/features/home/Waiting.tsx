@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { bySlot, waitsOf, type ShootCounts, type Wait } from '@cloudbank/core/shoot'
+import { bySlot, setAsideIn, waitsOf, type ShootCounts, type Wait } from '@cloudbank/core/shoot'
 import type { ShootSummary } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
@@ -40,9 +40,10 @@ export function Waiting({ summary }: { readonly summary: ShootSummary }) {
 }
 
 function countsOf(summary: ShootSummary): ShootCounts {
-  const { shots, renditions, briefRow, delivered } = summary
+  const { shoot, shots, renditions, briefRow, delivered } = summary
   const recipe = briefRow ? recipeOf({ ...summary, briefRow }) : null
   const slots = bySlot(renditions)
+  const aside = setAsideIn(shoot.outlets, shots)
   const made = recipe ? shots.flatMap((shot) => renditionsOf(shot, recipe, slots)) : []
   return {
     shots: shots.length,
@@ -52,7 +53,10 @@ function countsOf(summary: ShootSummary): ShootCounts {
     unreviewed: shots.filter(
       (shot) => shot.verdict === null || (recipe !== null && isChangedSince(shot, recipe)),
     ).length,
-    undelivered: made.filter(({ fileHash }) => !delivered.has(fileHash)).length,
+    undelivered: made.filter(
+      ({ fileHash, placementId, shotId }) =>
+        !delivered.has(fileHash) && !aside.has(`${placementId}/${shotId}`),
+    ).length,
   }
 }
 

@@ -5,7 +5,7 @@ import { countOf } from '@cloudbank/core/words'
 import { attempt } from '../../notices'
 import type { ForeignLighting, Lighting, ShootView, Shot } from '../../data'
 import { LitPreview } from '../../preview'
-import { Action, Attention, Choose } from '../../ui'
+import { Action, Attention, Choose, once } from '../../ui'
 import {
   carryNeutral,
   evenOutAndSay,
@@ -81,11 +81,11 @@ export function LightingCard(props: Props) {
               {strings.readCardFor(shots.length)}
             </Action>
           )}
-          <Action look="quiet" onClick={onRead}>
+          <Action look="quiet" onClick={once(onRead)}>
             {neutral ? strings.readAgain : strings.chooseSpot}
           </Action>
           {neutral && (
-            <Action look="quiet" onClick={() => attempt(takeOffNeutral(lighting))}>
+            <Action look="quiet" onClick={once(() => attempt(takeOffNeutral(lighting)))}>
               {strings.remove}
             </Action>
           )}

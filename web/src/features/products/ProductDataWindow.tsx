@@ -121,6 +121,8 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
     () => mapProducts(view.shoot.id, table, mapping),
     [view.shoot.id, table, mapping],
   )
+  // A table of what is not there says nothing and cuts off the rest.
+  const fields = PRODUCT_FIELDS.filter(({ key }) => mapping[key] !== null)
   const take = async (): Promise<void> => {
     await takeInProducts(view.shoot.id, products)
     const skus = new Set([...view.products.keys(), ...products.map(({ sku }) => sku)])
@@ -172,20 +174,22 @@ function Mapped(props: { view: ShootView; table: Table; onDone: () => void }) {
           </label>
         ))}
       </Flex>
-      <Box overflowX="auto" marginTop="12px">
-        <Rows.Root size="sm" fontSize="12px">
+      <Box marginTop="12px">
+        <Rows.Root size="sm" fontSize="12px" tableLayout="fixed">
           <Rows.Header>
             <Rows.Row>
-              {PRODUCT_FIELDS.map(({ key, label }) => (
-                <Rows.ColumnHeader key={key}>{label}</Rows.ColumnHeader>
+              {fields.map(({ key, label }) => (
+                <Rows.ColumnHeader key={key} truncate>
+                  {label}
+                </Rows.ColumnHeader>
               ))}
             </Rows.Row>
           </Rows.Header>
           <Rows.Body>
             {products.slice(0, PREVIEW_ROWS).map((product) => (
               <Rows.Row key={product.id}>
-                {PRODUCT_FIELDS.map(({ key }) => (
-                  <Rows.Cell key={key} maxWidth="130px" truncate>
+                {fields.map(({ key }) => (
+                  <Rows.Cell key={key} truncate title={product[key] ?? undefined}>
                     {product[key]}
                   </Rows.Cell>
                 ))}
