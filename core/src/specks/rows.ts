@@ -4,14 +4,21 @@ import type { Marks } from './standOut'
 
 // Letters, figures and the marks of a scale are of one ink, and stand beside or above each other. Dirt lies anywhere.
 // The constants were chosen on lettering drawn in many inks and sizes on grained surfaces, with drawn specks beside it,
-// and on the demo shoot's five dusty photographs, where larger SIZES and LONG_SIZES lose hairs.
+// and on the demo shoot's five dusty photographs, where larger sizes than the sure ones lose hairs.
 
-/** One ink: as strong as each other, within so many times. */
-const INK = 1.8
-/** A dot belongs to a stem that is so many times as long. */
-const SIZES = 3
-/** Strokes that could be hairs must be of one shape: as wide and as tall as each other, within so many times. */
-const LONG_SIZES = 1.35
+/** How alike two strokes are, each within so many times. */
+interface Alike {
+  /** One ink is as strong as each other. */
+  readonly ink: number
+  /** A dot belongs to a stem that is so many times as long. */
+  readonly sizes: number
+  /** Strokes that could be hairs must be of one shape: as wide and as tall as each other. */
+  readonly longSizes: number
+}
+
+const SURE: Alike = { ink: 1.8, sizes: 3, longSizes: 1.35 }
+/** What may be print is asked less of; it is at least so long and within so many times the larger one's length. */
+const LOOSE = { ink: 2.2, sizes: 5, longSizes: 1.5, reach: 3.5, leastPx: 4 } as const
 /** How much of the smaller one's extent both share, across the way in which they follow each other. */
 const SHARED = 0.5
 /** Two within so many times the larger one's length are print; so is one that is nearer than this. */
@@ -21,8 +28,6 @@ const NEAR = 1.3
 const MIN_SIDE_PX = 2
 /** Print is looked for no further away than this, in pixels. */
 const MAX_REACH_PX = 96
-/** What may be print is asked less of. */
-const LOOSE = { ink: 2.2, sizes: 5, reach: 3.5, leastPx: 4 } as const
 /** A drawn stroke is at least so long in pixels, so many times as long as wide, and fills so much of its box, by the pixels
  * that stand out by so much of what it does at most. */
 const DRAWN = { leastPx: 6, slender: 1.8, filled: 0.55, strong: 0.4 } as const
@@ -38,7 +43,7 @@ export function outOfRows(shapes: readonly Shape[], others: readonly Shape[]): S
   return shapes.filter((shape) => {
     let inReach = 0
     for (const other of near(shape)) {
-      if (!isInRow(shape, other)) continue
+      if (!isInOneRow(shape, other, SURE)) continue
       const gap = gapBetween(shape.box, other.box)
       const size = sizeOf(shape, other)
       if (gap <= NEAR * size) return false
@@ -98,13 +103,8 @@ function nearIn(all: readonly Shape[]): Near {
 }
 
 function isInLooseRow(a: Shape, b: Shape): boolean {
-  if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, LOOSE.ink)) return false
-  if (!isWithin(longerSide(a) / longerSide(b), LOOSE.sizes)) return false
   if (longerSide(a) < LOOSE.leastPx) return false
-  return (
-    isShared(a.box.y, a.box.height, b.box.y, b.box.height) ||
-    isShared(a.box.x, a.box.width, b.box.x, b.box.width)
-  )
+  return isInOneRow(a, b, LOOSE)
 }
 
 /** Whether it is a stroke as of a ruler: straight along a side of the photograph, or two such that cross in their middles. */
@@ -130,18 +130,20 @@ function isCross(box: Shape['box'], pixels: readonly number[], width: number): b
   return middle >= 0.9 * pixels.length
 }
 
-function isInRow(a: Shape, b: Shape): boolean {
-  if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, INK)) return false
+function isInOneRow(a: Shape, b: Shape, { ink, sizes, longSizes }: Alike): boolean {
+  if (a.isLight !== b.isLight || !isWithin(a.contrast / b.contrast, ink)) return false
   const sameSize = isLong(a)
-    ? isWithin(a.box.width / b.box.width, LONG_SIZES) &&
-      isWithin(a.box.height / b.box.height, LONG_SIZES)
-    : isWithin(longerSide(a) / longerSide(b), SIZES)
-  if (!sameSize) return false
-  return (
-    isShared(a.box.y, a.box.height, b.box.y, b.box.height) ||
-    isShared(a.box.x, a.box.width, b.box.x, b.box.width)
-  )
+    ? isWithin(a.box.width / b.box.width, longSizes) &&
+      isWithin(a.box.height / b.box.height, longSizes)
+    : isWithin(longerSide(a) / longerSide(b), sizes)
+  return sameSize && (isBeside(a, b) || isAbove(a, b))
 }
+
+const isBeside = ({ box: a }: Shape, { box: b }: Shape): boolean =>
+  isShared(a.y, a.height, b.y, b.height)
+
+const isAbove = ({ box: a }: Shape, { box: b }: Shape): boolean =>
+  isShared(a.x, a.width, b.x, b.width)
 
 const isWithin = (ratio: number, times: number): boolean => ratio <= times && ratio >= 1 / times
 

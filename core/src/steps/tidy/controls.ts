@@ -25,7 +25,7 @@ export const TIDY_CONTROLS: readonly ControlGroup<keyof TidySettings>[] = [
         field: 'cleanAt',
         label: 'Cleaned',
         options: [
-          { value: 'output', words: 'if visible at the output size' },
+          { value: 'output', words: 'if visible in the output' },
           { value: 'photograph', words: 'everything' },
         ],
         when: findsDirt,

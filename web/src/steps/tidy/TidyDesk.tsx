@@ -75,7 +75,7 @@ function Found({ bench, drawn, isSearching, works }: Omit<Props, 'borrowed'>) {
         <>
           <Flex
             as="ul"
-            gap="12px"
+            gap="2px 12px"
             wrap="wrap"
             listStyleType="none"
             fontSize="12px"
