@@ -66,7 +66,7 @@ export const strings = {
 
   // AsItComesOut
   asItComesOut: 'As it comes out',
-  changeShots: 'Change shots',
+  changeShots: 'Change',
   done: 'Done',
   comparedWith: (name: string | number): string => `Compared with ${name}`,
   compareWithAnotherBrief: 'Compare with another brief',

@@ -29,7 +29,7 @@ export function ShootStrip({ summary }: { summary: ShootSummary }) {
   const slots = bySlot(renditions)
   return (
     <Box borderTopWidth="1px" borderColor="hairline" paddingY="16px">
-      <Flex align="baseline" gap="12px" marginBottom="10px">
+      <Flex align="baseline" wrap="wrap" gap="4px 12px" marginBottom="10px">
         <Link to={`/shoots/${shoot.id}`}>
           <Heading as="h2" fontSize="18px" fontWeight="700">
             {shoot.name}

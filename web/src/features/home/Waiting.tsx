@@ -25,8 +25,12 @@ export function Waiting({ summary }: { readonly summary: ShootSummary }) {
   const waits = waitsOf(counts)
   const step = useStep(summary, counts, waits[0])
   return (
-    <Flex align="center" gap="12px">
-      {counts.shots > 0 && <Text color="softInk">{strings.photographs(counts.shots)}</Text>}
+    <Flex align="center" wrap="wrap" gap="4px 12px">
+      {counts.shots > 0 && (
+        <Text color="softInk" whiteSpace="nowrap">
+          {strings.photographs(counts.shots)}
+        </Text>
+      )}
       {waits.map((wait) => (
         <Flex key={wait} align="center" gap="5px" whiteSpace="nowrap">
           {NEEDS_SOMEONE.has(wait) && <Attention />}

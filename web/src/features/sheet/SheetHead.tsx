@@ -28,7 +28,15 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
   const folder = useRef<HTMLInputElement>(null)
   return (
     <>
-      <Flex align="center" gap="6px" height="40px" flex="none" paddingX="16px" minWidth="0">
+      <Flex
+        align="center"
+        wrap="wrap"
+        gap="0 6px"
+        minHeight="40px"
+        flex="none"
+        paddingX="16px"
+        minWidth="0"
+      >
         <Flex gap="12px" marginRight="4px">
           {LENSES.map(({ id, word, keyName }) => (
             <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>

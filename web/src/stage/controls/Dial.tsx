@@ -53,7 +53,7 @@ export const Dial = memo(function Dial({ step, field, value, origin, actions }: 
         <Input
           aria-label={strings.typed(label)}
           size="2xs"
-          width="46px"
+          width="40px"
           height="18px"
           paddingX="2px"
           textAlign="right"

@@ -1,11 +1,14 @@
 import { Box, Flex, Heading } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 
+/** Where there is no room, a part gets this share of the width that it wants; then the desk is scrolled. */
+const LEAST = 0.78
+
 interface Props {
   readonly title?: string
   /** Beside the title. */
   readonly aside?: ReactNode
-  /** Width that it needs at least, in pixels. */
+  /** Width that it wants at least, in pixels. */
   readonly width: number
   /** Its share of the room that is left. */
   readonly grow?: number
@@ -16,8 +19,9 @@ interface Props {
 export function DeskPart({ title, aside, width, grow = 0, children }: Props) {
   return (
     <Box
-      flex={`${grow} 0 ${width}px`}
-      minWidth="0"
+      flex={`${grow} 1 ${width}px`}
+      minWidth={`${Math.round(width * LEAST)}px`}
+      containerType="inline-size"
       height="100%"
       overflowY="auto"
       // What is scrolled is reached by keys, whatever is in it.

@@ -17,6 +17,9 @@ interface Props<Id extends KeyName> {
   readonly columns: number
 }
 
+/** Tools in a row where there is little room. */
+const NARROW = 2
+
 /** What the pointer can do, as words with their keys; one of them is in hand. */
 export function ToolGrid<Id extends KeyName>({ label, tools, chosen, take, columns }: Props<Id>) {
   return (
@@ -25,7 +28,12 @@ export function ToolGrid<Id extends KeyName>({ label, tools, chosen, take, colum
       aria-label={label}
       gap="5px"
       marginBottom="8px"
-      gridTemplateColumns={`repeat(${columns}, minmax(0, 1fr))`}
+      css={{
+        gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+        '@container (max-width: 260px)': {
+          gridTemplateColumns: `repeat(${Math.min(columns, NARROW)}, minmax(0, 1fr))`,
+        },
+      }}
     >
       {tools.map((tool) => (
         <Tool key={tool.id} tool={tool} isChosen={tool.id === chosen} take={take} />

@@ -32,10 +32,10 @@ export function LightDesk({ histogram, clipping, onClipping, shown, ...shared }:
           <FindingList view={view} shot={shot} shown={shown} />
         </Box>
       </DeskPart>
-      <DeskPart width={340} grow={1}>
+      <DeskPart width={286} grow={1}>
         <TonesInstrument {...shared} histogram={histogram} />
       </DeskPart>
-      <DeskPart title={strings.colourOfLight} width={250}>
+      <DeskPart title={strings.colourOfLight} width={226}>
         <LightPlane {...shared} />
         <NeutralChoice {...shared} />
       </DeskPart>

@@ -1,6 +1,7 @@
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { median } from '@cloudbank/core/raster'
 import type { OwnControlProps } from '../../stage/controls'
+import { useSides } from '../../stage/useSides'
 import { litReading, siblingReadings, toneOfL } from './litReadings'
 import { laidApart } from './laidApart'
 import { TONES_HEIGHT, TONES_WIDTH } from './toneScale'
@@ -60,12 +61,17 @@ export function ToneMarks({ marks }: { marks: readonly ToneMark[] }) {
 }
 
 /** The words of the marks, under the tones, beside each other where two marks are close. */
-export const ToneMarkWords = ({ marks }: { marks: readonly ToneMark[] }) => (
-  <div className="tone-words">
-    {laidApart(marks).map(({ words, centrePct }) => (
-      <span key={words} style={{ left: `${centrePct}%` }}>
-        {words}
-      </span>
-    ))}
-  </div>
-)
+export function ToneMarkWords({ marks }: { marks: readonly ToneMark[] }) {
+  const frame = useRef<HTMLDivElement>(null)
+  const { width } = useSides(frame)
+  return (
+    <div className="tone-words" ref={frame}>
+      {width > 0 &&
+        laidApart(marks, width).map(({ words, centrePct }) => (
+          <span key={words} style={{ left: `${centrePct}%` }}>
+            {words}
+          </span>
+        ))}
+    </div>
+  )
+}

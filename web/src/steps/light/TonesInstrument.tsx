@@ -60,7 +60,13 @@ export function TonesInstrument({ editor, view, shot, histogram }: Props) {
           {strings.afterAdjustmentsDragBarsCurve}
         </Text>
         {histogram && (
-          <Text fontFamily="mono" color="softInk" truncate minWidth="0">
+          <Text
+            fontFamily="mono"
+            color="softInk"
+            whiteSpace="nowrap"
+            // Where there is no room for it, the row's own figure says it beside.
+            css={{ '@container (max-width: 400px)': { display: 'none' } }}
+          >
             {strings.blackClipped(
               formatPercent(histogram.blocked01),
               formatPercent(histogram.clipped01),
