@@ -216,6 +216,14 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
     buffer: Buffer.from(JSON.stringify(file)),
   })
   await page.getByText('Harbour Goods imported.').waitFor()
+  // It is seen on a picture of the newest shoot, wherever one comes from.
+  await page.getByRole('link', { name: 'open', exact: true }).first().click()
+  await page
+    .getByRole('complementary', { name: 'What this means for a picture' })
+    .getByRole('img')
+    .first()
+    .waitFor()
+  await page.goBack()
   await page.getByLabel('An outlet’s file').setInputFiles({
     name: 'bad.json',
     mimeType: 'application/json',

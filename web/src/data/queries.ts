@@ -13,16 +13,19 @@ import { checkRows } from './readRows'
 import { ShootWatch, type ShootView } from './ShootWatch'
 
 /**
- * The view of one shoot: undefined while it loads, null when there is none of this id.
+ * The view of one shoot: undefined while it loads, null when there is none of this id, or none is asked for.
  *
  * @throws Error when it cannot be read, for the screen around it to say.
  */
-export function useShootView(shootId: string): ShootView | null | undefined {
-  const subscribe = useCallback((onChange: () => void) => watch(shootId, onChange), [shootId])
-  const snapshot = useCallback(
-    () => watched.get(shootId)?.watch.problem ?? watched.get(shootId)?.watch.view,
+export function useShootView(shootId: string | null): ShootView | null | undefined {
+  const subscribe = useCallback(
+    (onChange: () => void) => (shootId === null ? () => undefined : watch(shootId, onChange)),
     [shootId],
   )
+  const snapshot = useCallback(() => {
+    const watch = shootId === null ? null : watched.get(shootId)?.watch
+    return watch && (watch.problem ?? watch.view)
+  }, [shootId])
   const found = useSyncExternalStore(subscribe, snapshot)
   if (found instanceof Error) throw found
   return found

@@ -68,8 +68,9 @@ export function isTyping(event: KeyboardEvent): boolean {
   if (target instanceof HTMLInputElement && /^(range|checkbox|radio)$/.test(target.type))
     return /^(Arrow|Page|Home|End| )/.test(event.key)
   if (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return true
-  const presses = event.key === 'Enter' || event.key === ' '
-  return presses && /^(BUTTON|A)$/.test(target.tagName)
+  // A link follows Enter alone; Space is free for what the page does with it.
+  if (event.key === ' ') return target.tagName === 'BUTTON'
+  return event.key === 'Enter' && /^(BUTTON|A)$/.test(target.tagName)
 }
 
 const isDialogOpen = (): boolean =>

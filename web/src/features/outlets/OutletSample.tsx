@@ -10,7 +10,7 @@ import { useSample, type SampleFile } from './useSample'
 
 /** What an outlet's rules mean for a picture: one that is made by them, and what it measures. */
 export function OutletSample({ outlet, shootId }: { outlet: Outlet; shootId: string | null }) {
-  const view = useShootView(shootId ?? '')
+  const view = useShootView(shootId)
   const [chosen, setChosen] = useState<string | null>(null)
   const [placementId, setPlacementId] = useState<string | null>(null)
   const shots = view?.shots ?? []
