@@ -11,7 +11,7 @@ export function renderPhoto(
 ): Promise<JobResults['render']> {
   const plan = planShot(createHash('sha256').update(bytes).digest('hex'), steps)
   return pool.run<'render'>(
-    { kind: 'render', source: bytes, plan, mattes: [], assets: [] },
+    { kind: 'render', source: bytes, plan, mattes: [], assets: [], look: null },
     options,
   )
 }

@@ -448,7 +448,7 @@ describe('keys', () => {
     expect(key({})).not.toMatch(/ground/)
     // Of a step at rest no more than the number of its engine, once that is not the first.
     expect(key({})).toContain('"frame":{"engine":2,"part":null}')
-    expect(key({})).toContain('"cut":{"engine":8,"part":{}}')
+    expect(key({})).toContain('"cut":{"engine":9,"part":{}}')
   })
 
   test('are of the photograph', () => {

@@ -38,13 +38,21 @@ export type Finder = (question: FinderQuestion) => Promise<FinderAnswer>
 
 /** What the network says of a whole photograph. */
 export interface Look {
-  /** The probability of product, 0…1, on a square of `FINDER_SIDE_PX` to which the photograph is squashed. */
+  /**
+   * The probability of product, 0…1 in steps of 1 / `LOOK_STEPS`, on a square of `FINDER_SIDE_PX` to which the photograph is
+   * squashed.
+   */
   readonly map: PlaneF32
   readonly expectedIou: number
 }
 
+/** A look can be stored in 16 bits a pixel and is the same afterwards. */
+export const LOOK_STEPS = 65535
+
 /** What the network was asked about a photograph, and has said, by what it was told. */
 interface Answers {
+  /** Brings what it said without a hint when it was asked before; null where that is gone. */
+  stored: (() => Promise<Look | null>) | null
   readonly asked: Map<string, Promise<Look>>
   readonly said: Map<string, Look>
 }
@@ -78,7 +86,7 @@ export function lookWith(
   const { asked, said } = answersAbout(source)
   const before = asked.get(told)
   if (before) return before
-  const asking = ask(source, finder, hint()).then((look) => {
+  const asking = found(source, finder, told, hint).then((look) => {
     said.set(told, look)
     return look
   })
@@ -98,7 +106,20 @@ export const knownLookWith = (source: Source, told: string): Look | null =>
 
 // All sizes of a photograph look alike to the network: what it said of one holds for the others.
 const answersAbout = ({ memory }: Source): Answers =>
-  memory.of(memory, ANSWERS, () => ({ asked: new Map(), said: new Map() }))
+  memory.of(memory, ANSWERS, () => ({ stored: null, asked: new Map(), said: new Map() }))
+
+/** Has what the network said of a photograph before brought, should it be needed, rather than said again. */
+export function giveLook(source: Source, stored: () => Promise<Look | null>): void {
+  answersAbout(source).stored = stored
+}
+
+const found = async (
+  source: Source,
+  finder: Finder,
+  told: string,
+  hint: () => Float32Array,
+): Promise<Look> =>
+  (told === NOTHING ? await answersAbout(source).stored?.() : null) ?? ask(source, finder, hint())
 
 async function ask(source: Source, finder: Finder, hint: Float32Array): Promise<Look> {
   const image = source.memory.of(source, IMAGE, () =>
@@ -106,7 +127,8 @@ async function ask(source: Source, finder: Finder, hint: Float32Array): Promise<
   )
   const { probability, iou } = await finder({ image, hint })
   const side = { width: FINDER_SIDE_PX, height: FINDER_SIDE_PX }
-  return { map: planeF32(side, probability), expectedIou: iou }
+  const map = probability.map((value) => Math.round(value * LOOK_STEPS) / LOOK_STEPS)
+  return { map: planeF32(side, map), expectedIou: iou }
 }
 
 /** The finder's answer for each pixel of a picture of this size. */

@@ -3,8 +3,10 @@ export { enlargePart, type Enlargement, type Enlarger } from './enlarger'
 export { NETWORK_FILES, type NetworkFile } from './files'
 export {
   FINDER_SIDE_PX,
+  giveLook,
   knownLookAt,
   knownLookWith,
+  LOOK_STEPS,
   lookAt,
   lookWith,
   spreadProbability,
@@ -13,4 +15,4 @@ export {
   type FinderQuestion,
   type Look,
 } from './finder'
-export { type NetworkId, type NetworkOf, type Networks } from './networks'
+export { finderOf, type NetworkId, type NetworkOf, type Networks } from './networks'

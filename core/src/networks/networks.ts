@@ -13,5 +13,11 @@ export interface Networks {
 }
 export type NetworkId = keyof Networks
 
+/** The finder, opened only once it is really asked: what it has said before may have been kept. */
+export const finderOf =
+  (network: NetworkOf): Finder =>
+  async (question) =>
+    (await network('finder'))(question)
+
 /** Gives a network, opened when it is first needed; a failed opening is tried again at the next need. */
 export type NetworkOf = <Id extends NetworkId>(id: Id) => Promise<Networks[Id]>

@@ -81,6 +81,7 @@ test('the browser and Node make the same pixels from the same plan', async () =>
       plan: planShot(createHash('sha256').update(buffer).digest('hex'), steps),
       mattes: [],
       assets: [],
+      look: null,
     })
     return { name, bytes: renditions[0]!.bytes }
   })

@@ -70,6 +70,7 @@ export function createShotMaker(
       only: stale.map(({ id }) => id),
       mattes: await files.mattes(shot),
       assets: assets.filter(({ hash }) => named.has(hash)),
+      look: null,
     } as const
     const { renditions, findings } = await pool.run<'render'>(job, { signal: stop })
     const made = renditions.map(

@@ -10,6 +10,7 @@ export type {
 } from './protocol'
 export { UnreachableError } from '../unreachable'
 export { createAssetStore, type AssetStore } from './assetStore'
+export { unpackLook } from './lookFile'
 export { serveEngine, type WorkerPlatform } from './serveEngine'
 export { dataToError, errorToData, WorkerLostError } from './workerErrors'
 export {

@@ -30,6 +30,8 @@ interface ShotJob {
   /** Mattes that were kept of the shot. */
   readonly mattes: readonly KeyedMatte[]
   readonly assets: readonly JobAsset[]
+  /** What the finder said of it when it was measured, as that gave it; null where it is to be asked. */
+  readonly look: Blob | null
 }
 
 /** What a worker can be asked to do. */
@@ -70,6 +72,8 @@ export interface JobResults {
     readonly measures: Measures
     /** A spot on a grey card, where there is one. */
     readonly card: NeutralProposal | null
+    /** What the finder said, for later jobs. */
+    readonly look: Blob
   }
   /** Mattes that were made anew; those that were given are not among them. */
   decide: { readonly mattes: readonly KeyedMatte[] }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { BriefSteps, planShot } from '@cloudbank/core/brief'
-import type { Finder, NetworkOf } from '@cloudbank/core/networks'
+import type { EdgeFinder, Finder, NetworkOf, Networks } from '@cloudbank/core/networks'
 import { nodeCodec } from '../node/nodeCodec'
 import type { FromWorker, Job, JobResults, ToWorker } from './protocol'
 import { serveEngine } from './serveEngine'
@@ -41,6 +41,7 @@ const shotOf = (bytes: Uint8Array, change: object = {}) => ({
   plan: planShot(sha256(bytes), steps(change)),
   mattes: [],
   assets: [],
+  look: null,
 })
 
 /** A worker of which everything that it posts is kept. */
@@ -74,6 +75,24 @@ test('a worker says that it is ready before it is asked for anything', () => {
   expect(startWorker().posted.map(({ message }) => message)).toEqual([{ kind: 'ready' }])
 })
 
+/** A finder with the product in the middle half, and what it is asked. */
+function middleFinder() {
+  const asked: string[] = []
+  const finder: Finder = ({ image }) => {
+    asked.push('finder')
+    const side = Math.sqrt(image.length / 3)
+    const probability = Float32Array.from({ length: side * side }, (_, p) => {
+      const [x, y] = [(p % side) / side, Math.floor(p / side) / side]
+      return Math.abs(x - 0.5) < 0.25 && Math.abs(y - 0.5) < 1 / 3 ? 0.987654321 : 0.0123456
+    })
+    return Promise.resolve({ probability, iou: 0.9 })
+  }
+  const edge: EdgeFinder = ({ coarse }) => Promise.resolve(coarse)
+  const networks: Partial<Networks> = { finder, edge }
+  const network = ((id: 'finder' | 'edge') => Promise.resolve(networks[id]!)) as NetworkOf // those two alone are asked
+  return { network, asked }
+}
+
 describe('a photograph', () => {
   test('is inspected: what it is, its hash, and a preview as long as asked', async () => {
     const bytes = await photograph()
@@ -91,17 +110,7 @@ describe('a photograph', () => {
   })
 
   test('is measured with the finder’s answer', async () => {
-    const finder: Finder = ({ image }) => {
-      const side = Math.sqrt(image.length / 3)
-      // Product in the middle half.
-      const probability = Float32Array.from({ length: side * side }, (_, p) => {
-        const [x, y] = [(p % side) / side, Math.floor(p / side) / side]
-        return Math.abs(x - 0.5) < 0.25 && Math.abs(y - 0.5) < 1 / 3 ? 1 : 0
-      })
-      return Promise.resolve({ probability, iou: 0.9 })
-    }
-    const network = (() => Promise.resolve(finder)) as unknown as NetworkOf // the finder alone is asked
-    const { result } = await startWorker(network).result<'measure'>({
+    const { result } = await startWorker(middleFinder().network).result<'measure'>({
       kind: 'measure',
       source: await photograph(),
     })
@@ -110,6 +119,27 @@ describe('a photograph', () => {
     expect(box.x).toBeCloseTo(0.25, 1)
     expect(box.width).toBeCloseTo(0.5, 1)
     expect(result.card).toBeNull()
+  })
+
+  test('is looked at once: what the finder said when it was measured serves the cut, byte for byte', async () => {
+    const bytes = await photograph()
+    const { network, asked } = middleFinder()
+    const { result } = await startWorker(network).result<'measure'>({
+      kind: 'measure',
+      source: bytes,
+    })
+    expect(asked).toHaveLength(1)
+    const job = { kind: 'decide', ...shotOf(bytes, { cut: {} }) } as const
+    const decided = async (look: Blob | null) =>
+      (await startWorker(network).result<'decide'>({ ...job, look })).result.mattes
+    const afresh = await decided(null)
+    expect(asked).toHaveLength(2)
+    expect(afresh[0]!.matte.kind).toBe('cut')
+    expect(await decided(result.look)).toEqual(afresh)
+    expect(asked).toHaveLength(2)
+    // What is damaged is asked again.
+    expect(await decided(result.look.slice(0, 200))).toEqual(afresh)
+    expect(asked).toHaveLength(3)
   })
 })
 

@@ -20,10 +20,11 @@ import {
 } from '@cloudbank/core/engine'
 import { Memory, Scratch } from '@cloudbank/core/memory'
 import { measurePhotograph } from '@cloudbank/core/measure'
-import { lookAt, type NetworkOf } from '@cloudbank/core/networks'
+import { giveLook, lookAt, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
 import { createAssetStore } from './assetStore'
+import { packLook, unpackLook } from './lookFile'
 import type { FileSource, FromWorker, Job, JobResults, ToWorker } from './protocol'
 import { errorToData } from './workerErrors'
 
@@ -67,15 +68,19 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     const source = photographSource(await decoded(codec.decode(bytes)))
     onStage('decode')
     if (job.kind === 'measure') {
-      const { map } = await lookAt(source, await network('finder'))
+      const look = await lookAt(source, await network('finder'))
+      const { map } = look
       const measures = measurePhotograph(source, map)
       onStage('measure')
       return {
         capture: await readCaptureFacts(bytes),
         measures,
         card: proposeNeutral(source, map),
+        look: await packLook(look),
       }
     }
+    const { look } = job
+    if (look) giveLook(source, () => unpackLook(look))
     assets.give(job.assets)
     const context: EngineContext = {
       codec,

@@ -23,6 +23,8 @@ export type PreviewRequest =
       readonly whole: boolean
       /** What was worked out of it when it was open before, as `PictureWork` brought it. */
       readonly works: readonly Blob[]
+      /** What the finder said of it when it was measured; null where it is to be asked. */
+      readonly look: Blob | null
     }
   | { readonly kind: 'close'; readonly picture: string }
   /** Takes over a canvas to draw a view on. */

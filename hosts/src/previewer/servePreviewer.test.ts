@@ -78,6 +78,7 @@ beforeEach(async () => {
     sidePx: 40,
     whole: true,
     works: [],
+    look: null,
   })
   expect(size).toEqual({ width: 120, height: 90 })
   await ask<'adopt'>({

@@ -9,7 +9,7 @@ import {
 } from '@cloudbank/core/engine'
 import { defineNote, Memory, Scratch } from '@cloudbank/core/memory'
 import { measureHistogram } from '@cloudbank/core/measure'
-import type { NetworkOf } from '@cloudbank/core/networks'
+import { giveLook, type NetworkOf } from '@cloudbank/core/networks'
 import {
   LINEAR_OF_BYTE,
   linearToLab,
@@ -27,7 +27,7 @@ import {
   type Look,
   snapOutlines,
 } from '@cloudbank/core/steps'
-import { createAssetStore } from '../pool'
+import { createAssetStore, unpackLook } from '../pool'
 import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf, type ShelvedPicture } from './PictureShelf'
 import { packWork, unpackWork } from './workFile'
@@ -111,11 +111,14 @@ export function servePreviewer({
     }
   }
 
-  async function open({ picture, source, sidePx, whole, works }: RequestOf<'open'>) {
+  async function open({ picture, source, sidePx, whole, works, look }: RequestOf<'open'>) {
     const decode = async (): Promise<SrgbRgba8> =>
       codec.decode(new Uint8Array(await source.arrayBuffer()))
     const size = await shelf.open(picture, decode, { sidePx, whole })
-    await recall(shelf.get(picture), works)
+    const opened = shelf.get(picture)
+    // All sizes of a photograph share what was said of it.
+    if (look) giveLook(opened.preview.source, () => unpackLook(look))
+    await recall(opened, works)
     return size
   }
 

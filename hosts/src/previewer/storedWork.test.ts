@@ -47,7 +47,15 @@ async function visit(count: number, works: readonly Blob[]) {
     onRetouching: (retouching) => told.push(retouching),
     onStore: (work) => stored.push(work),
   })
-  await serve({ kind: 'open', picture: 'a', source: photograph, sidePx: 100, whole: true, works })
+  await serve({
+    kind: 'open',
+    picture: 'a',
+    source: photograph,
+    sidePx: 100,
+    whole: true,
+    works,
+    look: null,
+  })
   const request = {
     kind: 'view',
     view: 'v',

@@ -1,8 +1,8 @@
 import type { WorkOfStep } from '@cloudbank/core/engine'
 import { TILE_FLOATS } from '@cloudbank/core/source'
 import { z } from 'zod'
+import { pack, unpack } from '../packed'
 
-/** What stands before the pixels; it ends at the first line break. */
 const Head = z.array(
   z.object({
     step: z.string(),
@@ -13,40 +13,35 @@ const Head = z.array(
     tiles: z.array(z.tuple([z.number(), z.number()])),
   }),
 )
-const LINE_BREAK = 10
 
-/** Pixels that were worked out of a photograph as one file: what they are as JSON, a line break, then the tiles' floats, all under gzip. */
+/** Pixels that were worked out of a photograph as one file: their tiles' floats, one tile after the other. */
 export function packWork(works: readonly WorkOfStep[]): Promise<Blob> {
   const head: z.input<typeof Head> = works.map(({ tiles, keys, ...of }) => ({
     ...of,
     keys: [...keys],
     tiles: tiles.map(({ x, y }) => [x, y]),
   }))
-  const floats = works.flatMap(({ tiles }) =>
-    tiles.map(({ data }) => data as Float32Array<ArrayBuffer>),
+  const floats = works.flatMap(
+    ({ tiles }) => tiles.map(({ data }) => data as Float32Array<ArrayBuffer>), // never shared
   )
-  return through(new Blob([JSON.stringify(head), '\n', ...floats]), new CompressionStream('gzip'))
+  return pack(head, floats)
 }
 
 /** What such a file holds; nothing where it is damaged: it is worked out again. */
 export async function unpackWork(file: Blob): Promise<WorkOfStep[]> {
-  try {
-    const bytes = await (await through(file, new DecompressionStream('gzip'))).arrayBuffer()
-    const end = new Uint8Array(bytes).indexOf(LINE_BREAK)
-    const head = Head.parse(JSON.parse(new TextDecoder().decode(bytes.slice(0, end))))
-    let at = end + 1
-    return head.map(({ tiles, ...of }) => ({
-      ...of,
-      tiles: tiles.map(([x, y]) => {
-        const data = new Float32Array(bytes.slice(at, (at += TILE_FLOATS * 4)))
-        if (data.length !== TILE_FLOATS) throw new RangeError('the file ends too early')
-        return { x, y, data }
-      }),
-    }))
-  } catch {
+  const found = await unpack(file, Head)
+  if (!found) return []
+  const { head, numbers } = found
+  const tileBytes = 4 * TILE_FLOATS
+  if (numbers.byteLength !== head.reduce((sum, { tiles }) => sum + tiles.length * tileBytes, 0))
     return []
-  }
+  let at = 0
+  return head.map(({ tiles, ...of }) => ({
+    ...of,
+    tiles: tiles.map(([x, y]) => ({
+      x,
+      y,
+      data: new Float32Array(numbers.slice(at, (at += tileBytes))),
+    })),
+  }))
 }
-
-const through = (blob: Blob, stream: CompressionStream | DecompressionStream): Promise<Blob> =>
-  new Response(blob.stream().pipeThrough(stream)).blob()

@@ -34,6 +34,7 @@ export const SCHEMAS = {
   productTables: rows.ProductTable,
   reserve: rows.Reserve,
   workedOut: rows.WorkedOutRow,
+  looks: rows.LookRow,
 } as const satisfies Record<string, z.ZodType>
 
 export type TableName = keyof typeof SCHEMAS
@@ -66,6 +67,7 @@ class CloudbankDatabase extends Dexie {
   declare productTables: EntityTable<rows.ProductTable, 'id'>
   declare reserve: EntityTable<rows.Reserve, 'id'>
   declare workedOut: EntityTable<rows.WorkedOutRow, 'id'>
+  declare looks: EntityTable<rows.LookRow, 'hash'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
@@ -112,6 +114,7 @@ class CloudbankDatabase extends Dexie {
     this.version(8).stores({ cubes: null, grounds: null })
     this.version(9).stores({ reserve: 'id' })
     this.version(10).stores({ workedOut: 'id, at' })
+    this.version(11).stores({ looks: 'hash' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

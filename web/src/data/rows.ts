@@ -265,6 +265,10 @@ export const RunItem = z.object({
 })
 export type RunItem = z.infer<typeof RunItem>
 
+/** What the finder said of an original: it only saves time, and can be dropped. */
+export const LookRow = z.object({ hash: OriginalHash, blob: BlobValue })
+export type LookRow = z.infer<typeof LookRow>
+
 /** What was worked out of an original by hand at one of its sizes: it only saves time, and can be dropped. */
 export const WorkedOutRow = z.object({
   /** `${hash}/${width}×${height}`. */

@@ -44,6 +44,7 @@ export async function sweep(
       await free(db, 'previews', (hash) => !used.has(hash)),
       await free(db, 'measures', (hash) => !used.has(hash)),
       await free(db, 'mattes', (key) => !used.has(hashOf(key))),
+      await free(db, 'looks', (hash) => versions === 0 || !used.has(hash)),
       await free(db, 'workedOut', (key) => versions === 0 || !used.has(hashOf(key))),
       await freeContents(inHistory, db),
       await freeAssets(deeds, db),

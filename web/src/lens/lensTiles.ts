@@ -5,9 +5,8 @@ import { create, type StoreApi, type UseBoundStore } from 'zustand'
 import { CancelledError, viewKey, type ViewName } from '@cloudbank/core/engine'
 import { database, type ShootView, type Shot } from '../data'
 import { useNotices } from '../notices'
-import { assetsOf } from '../work/assets'
 import { sharedPool } from '../work/pool'
-import { mattesOf } from '../work/runs'
+import { shotJob } from '../work/shotJob'
 
 /** Side of a tile's picture, in pixels. */
 const SIDE_PX = 320
@@ -159,10 +158,7 @@ export function lensTiles<Facts>(
       kind: 'view',
       name,
       options,
-      source: original.blob,
-      plan,
-      mattes: await mattesOf(plan, database),
-      assets: await assetsOf(plan),
+      ...(await shotJob(plan, original.blob)),
     } as const
     const { bytes, facts, mattes } = await sharedPool().run<'view'>(job, { signal })
     await database.mattes.bulkPut([...mattes])

@@ -3,6 +3,7 @@ import { CancelledError } from '@cloudbank/core/engine'
 import { WorkerLostError } from '@cloudbank/hosts/pool'
 import { database, workedOutOf } from '../data'
 import { describeError } from '../notices'
+import { lookOf } from '../work/shotJob'
 import { newPictureName, sharedPreviewer, usePreviewerGeneration } from './previewer'
 import { strings } from './strings'
 
@@ -71,8 +72,9 @@ async function openPicture(
 ): Promise<{ width: number; height: number } | null> {
   const row = await database.table<{ blob: Blob }, string>(from).get(hash)
   const works = await workedOutOf(hash)
+  const look = await lookOf(hash, database)
   if (!isCurrent()) return null
   if (!row) throw new PictureMissingError()
   const source = row.blob
-  return sharedPreviewer().ask<'open'>({ kind: 'open', picture, source, works, ...size })
+  return sharedPreviewer().ask<'open'>({ kind: 'open', picture, source, works, look, ...size })
 }

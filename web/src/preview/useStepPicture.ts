@@ -8,7 +8,7 @@ import { database } from '../data'
 import { sharedPreviewer } from './previewer'
 import type { OpenPicture } from './useOpenPicture'
 import { sharedPool } from '../work/pool'
-import { mattesOf } from '../work/runs'
+import { lookOf, mattesOf } from '../work/shotJob'
 
 /** What is known of a shot's cut. */
 export type ShotMattes =
@@ -93,7 +93,8 @@ async function findMattes(
   if (kept.length > 0) return kept
   const original = await database.originals.get(plan.original as never)
   if (!original || signal.aborted) throw new CancelledError()
-  const job = { kind: 'decide', source: original.blob, plan, mattes: kept, assets } as const
+  const look = await lookOf(plan.original, database)
+  const job = { kind: 'decide', source: original.blob, plan, mattes: kept, assets, look } as const
   const { mattes } = await sharedPool().run<'decide'>(job, { signal })
   await database.mattes.bulkPut([...mattes])
   return mattes

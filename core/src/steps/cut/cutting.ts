@@ -8,6 +8,7 @@ import {
   type Matte,
   type PackedMatte,
 } from '../../matte'
+import { finderOf } from '../../networks'
 import type { DecideContext } from '../step'
 import { cutPicture, finerAlpha } from './cut'
 import { hintedLook, hintsOf, knownLook, type HintedLook, type Repair } from './repair'
@@ -66,7 +67,7 @@ export async function beginCut(
   const look = await lookFor(repairs, context)
   const kept = keptMatte(baseKey)
   if (kept) return { automatic: unpackMatte(kept, [], memory), made: [], look, refined }
-  const finder = await network('finder')
+  const finder = finderOf(network)
   const edge = await network('edge')
   const automatic = await cutPicture(source, { finder, edge, checkpoint })
   const made =
@@ -84,7 +85,7 @@ async function lookFor(
   const hints = hintsOf(repairs)
   if (hints.length === 0) return null
   if (patience === 'goes by what is known') return knownLook(source, hints)
-  const look = await hintedLook(source, await network('finder'), hints)
+  const look = await hintedLook(source, finderOf(network), hints)
   checkpoint('hints')
   return look
 }

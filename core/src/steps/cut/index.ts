@@ -24,7 +24,7 @@ const MID_GREY = '#808080'
 export const cut = defineStep({
   id: 'cut',
   title: 'Cut',
-  engine: 8,
+  engine: 9,
   settings: CutSettings,
   keptBy: ['method'],
   own: CutOwn,

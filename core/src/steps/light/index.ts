@@ -16,7 +16,7 @@ import { LightSettings } from './settings'
 export const light = defineStep({
   id: 'light',
   title: 'Light',
-  engine: 2,
+  engine: 3,
   settings: LightSettings,
   own: z.strictObject({}),
   controls: LIGHT_CONTROLS,

@@ -1,4 +1,4 @@
-import type { NetworkOf } from '../../networks'
+import { finderOf, type NetworkOf } from '../../networks'
 import { measureBackdropRing } from '../../measure'
 import { linearToSrgb, luminance, type Rgb } from '../../raster'
 import type { Source } from '../../source'
@@ -36,7 +36,7 @@ export async function planLight(
     : settings
   const flatten =
     settings.flattenPct > 0
-      ? await planFlatten(source, settings.flattenPct / 100, await network('finder'))
+      ? await planFlatten(source, settings.flattenPct / 100, finderOf(network))
       : null
   return { grade: planGrade(toned, gains, cube), flatten, findings }
 }

@@ -4,10 +4,9 @@ import { checkFile, placesOf, type BrokenRule, type Outlet } from '@cloudbank/co
 import type { JobResults } from '@cloudbank/hosts/pool'
 import { database, type ShootView, type Shot } from '../../data'
 import { describeError } from '../../notices'
-import { assetsOf } from '../../work/assets'
 import { planOf, recipeOf, stepsFor } from '../../work/model'
 import { sharedPool } from '../../work/pool'
-import { mattesOf } from '../../work/runs'
+import { shotJob } from '../../work/shotJob'
 
 /** A file made by an outlet's rules, for trying. */
 export interface SampleFile {
@@ -74,11 +73,8 @@ async function makeSample(
   if (!original || !place) throw new CancelledError()
   const job = {
     kind: 'render',
-    source: original.blob,
-    plan,
     only: [place.planned.id],
-    mattes: await mattesOf(plan, database),
-    assets: await assetsOf(plan, database),
+    ...(await shotJob(plan, original.blob)),
   } as const
   const { renditions } = await sharedPool().run<'render'>(job, { signal })
   const file = renditions[0]!

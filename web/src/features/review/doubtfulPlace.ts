@@ -1,7 +1,7 @@
 import { planOf, recipeOf } from '../../work/model'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { database, type Rendition, type ShootView, type Shot } from '../../data'
-import { mattesOf } from '../../work/runs'
+import { mattesOf } from '../../work/shotJob'
 
 /** A place in a rendition, in fractions of it. */
 export type DoubtfulPlace = readonly [x: number, y: number]

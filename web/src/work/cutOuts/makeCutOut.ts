@@ -2,8 +2,7 @@ import type { Plan } from '@cloudbank/core/brief'
 import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import type { Jobs } from '@cloudbank/hosts/pool'
 import type { Database, Shot } from '../../data'
-import { assetsOf } from '../assets'
-import { mattesOf } from '../runs'
+import { shotJob } from '../shotJob'
 import { strings } from '../strings'
 
 interface Surroundings {
@@ -26,14 +25,7 @@ export async function makeCutOut(
   const original = await db.originals.get(shot.originalHash)
   if (!original) throw new Error(strings.photographIsMissingFromThis)
   const { bytes } = await pool.run<'cut-out'>(
-    {
-      kind: 'cut-out',
-      source: original.blob,
-      plan,
-      mattes: await mattesOf(plan, db),
-      assets: await assetsOf(plan, db),
-      format,
-    },
+    { kind: 'cut-out', format, ...(await shotJob(plan, original.blob, db)) },
     signal ? { signal } : {},
   )
   // Bytes from a worker are never shared.

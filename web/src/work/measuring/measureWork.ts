@@ -53,10 +53,11 @@ async function measure(
   }
   const job = { kind: 'measure', source: original.blob } as const
   try {
-    const result = await pool.run<'measure'>(job, { signal })
+    const { look, ...result } = await pool.run<'measure'>(job, { signal })
     if (signal.aborted) throw new CancelledError()
-    await db.transaction('rw', db.measures, db.measureTasks, async () => {
+    await db.transaction('rw', db.measures, db.looks, db.measureTasks, async () => {
       await db.measures.put({ hash, result })
+      await db.looks.put({ hash, blob: look })
       await db.measureTasks.delete(id)
     })
   } catch (error) {

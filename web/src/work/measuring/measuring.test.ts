@@ -40,7 +40,10 @@ async function queue(ids: readonly string[]): Promise<void> {
   await db.measureTasks.put({ id: 'sort/s', kind: 'sort', shootId: SHOOT })
 }
 
-const answer = (change?: Parameters<typeof measured>[0]) => (_job: Job) => measured(change)
+const answer = (change?: Parameters<typeof measured>[0]) => (_job: Job) => ({
+  ...measured(change),
+  look: new Blob(['look']),
+})
 
 describe('measuring', () => {
   test('measures everything, then sorts the shoot, and leaves nothing in line', async () => {
@@ -51,6 +54,7 @@ describe('measuring', () => {
       playedTab(),
     )
     expect(await db.measures.count()).toBe(2)
+    expect(await db.looks.count()).toBe(2)
     expect(await db.measureTasks.count()).toBe(0)
     const shots = await db.shots.toArray()
     expect(shots.every(({ sorted, lightingId }) => sorted && lightingId !== null)).toBe(true)

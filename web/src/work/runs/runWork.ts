@@ -1,17 +1,13 @@
 import { bySlot, type Recipe } from '@cloudbank/core/shoot'
 import { planOf, stalePlacements } from '../model'
-import { stepKey } from '@cloudbank/core/brief'
 import { CancelledError } from '@cloudbank/core/engine'
-import { STEPS } from '@cloudbank/core/steps'
 import {
   UnreachableError,
   WorkerLostError,
   type JobResults,
   type Jobs,
-  type KeyedMatte,
 } from '@cloudbank/hosts/pool'
 import type { ClockPort, Work } from '@cloudbank/hosts/runs'
-import type { Plan } from '@cloudbank/core/brief'
 import {
   watchTables,
   type Database,
@@ -21,7 +17,7 @@ import {
   type RunItem,
   type Shot,
 } from '../../data'
-import { assetsOf } from '../assets'
+import { shotJob } from '../shotJob'
 import { describeError } from '../../notices'
 import { shotInView } from '../inView'
 import { keepFailure, keepFound, keepNothing, keepResult, putBack } from './keepResult'
@@ -111,11 +107,8 @@ async function makeShot(
   if (!original) return failed(new OriginalMissingError())
   const job = {
     kind: 'render',
-    source: original.blob,
-    plan,
     only: placements.map(({ id }) => id),
-    mattes: await mattesOf(plan, db),
-    assets: await assetsOf(plan, db),
+    ...(await shotJob(plan, original.blob, db)),
   } as const
   const render = (): Promise<JobResults['render']> => pool.run<'render'>(job, { signal })
   let result: JobResults['render']
@@ -140,10 +133,4 @@ async function recipeFor(run: Run, shot: Shot, db: Database): Promise<Recipe> {
   const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
   const { steps } = run.brief
   return { briefId: run.briefId, steps, look: steps, lightings }
-}
-
-/** All levels of the shot's matte that were kept. */
-export async function mattesOf(plan: Plan, db: Database): Promise<KeyedMatte[]> {
-  const keys = STEPS.filter(({ id }) => id === 'cut').map((step) => `${stepKey(plan, step)}/`)
-  return keys.length === 0 ? [] : db.mattes.where('key').startsWithAnyOf(keys).toArray()
 }
