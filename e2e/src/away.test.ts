@@ -7,7 +7,8 @@ import { demoPhoto, demoPhotos, newShoot, rowsOf, startApp, type RunningApp } fr
 let app: RunningApp
 // A browser keeps what it has fetched once: each test has one that has fetched nothing.
 beforeEach(async () => {
-  app = await startApp()
+  // What it has not kept it must ask for.
+  app = await startApp('cold')
 })
 afterEach(() => app.stop())
 

@@ -142,6 +142,8 @@ describe('undo', () => {
     const go = async (key: string, name: string): Promise<void> => {
       // A slider that has the focus would take the arrow.
       await page.getByRole('heading', { level: 1 }).click()
+      // So would a window, until it is closed.
+      await page.locator('[role=dialog][data-state=open]').waitFor({ state: 'detached' })
       await page.keyboard.press(key)
       await page.getByRole('heading', { level: 1, name }).waitFor()
     }

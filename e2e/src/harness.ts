@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process'
-import { mkdtemp, readFile, rm } from 'node:fs/promises'
+import { cp, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -21,7 +21,7 @@ class GatedServer {
   /** Whether a request for this path is left without an answer. */
   away: (path: string) => boolean = () => false
   readonly #server: Server
-  url = ''
+  port = 0
 
   constructor() {
     const app = createApp({ web: folder('../../web/dist'), demo: DEMO })
@@ -33,7 +33,7 @@ class GatedServer {
 
   async start(): Promise<void> {
     await new Promise<void>((resolve) => this.#server.listen(0, '127.0.0.1', resolve))
-    this.url = `http://localhost:${(this.#server.address() as AddressInfo).port}` // a port, no pipe
+    this.port = (this.#server.address() as AddressInfo).port // a port, no pipe
   }
 
   stop(): void {
@@ -41,6 +41,14 @@ class GatedServer {
     this.#server.close()
   }
 }
+
+/**
+ * The app's address for the browser, whatever the port: what a browser keeps, it keeps by address.
+ */
+const ORIGIN = 'http://localhost'
+/** What a browser has kept of the app's files, and of what it compiled of them. */
+const WARM = folder('../../.cache/browser')
+const KEPT_BY_BROWSER = ['Cache', 'Code Cache'] as const
 
 /** The real app in a real browser, with an empty database of its own. */
 export interface RunningApp {
@@ -50,18 +58,26 @@ export interface RunningApp {
   readonly context: BrowserContext
   /** Ends everything. @throws Error when any other host was asked for anything, at any time. */
   readonly stop: () => Promise<void>
+  /** The same, and keeps what the browser has kept for those that start warm. */
+  readonly stopAndKeep: () => Promise<void>
 }
 
-export async function startApp(): Promise<RunningApp> {
+/**
+ * @param browser `warm`: one that has been here before, so that it compiles nothing anew; `cold`: one that has kept
+ * nothing, and asks the server for everything.
+ */
+export async function startApp(browser: 'warm' | 'cold' = 'warm'): Promise<RunningApp> {
   const server = new GatedServer()
   await server.start()
   const profile = await mkdtemp(join(tmpdir(), 'cloudbank-e2e-'))
+  if (browser === 'warm') await copyKept(WARM, join(profile, 'Default'))
   const context = await chromium.launchPersistentContext(profile, {
     executablePath: '/usr/bin/chromium',
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
     args: [
       '--no-sandbox',
+      `--host-resolver-rules=MAP localhost 127.0.0.1:${server.port}`,
       '--disable-quic',
       '--no-first-run',
       '--disable-background-networking',
@@ -70,20 +86,31 @@ export async function startApp(): Promise<RunningApp> {
     ],
   })
   context.setDefaultTimeout(PATIENCE_MS)
-  const foreign = watchHosts(context, server.url)
+  const foreign = watchHosts(context, ORIGIN)
   const page = context.pages()[0] ?? (await context.newPage())
+  async function stop(keep?: () => Promise<void>): Promise<void> {
+    await context.close()
+    await keep?.()
+    server.stop()
+    await rm(profile, { recursive: true, force: true })
+    if (foreign.size > 0) throw new Error(`Asked of other hosts: ${[...foreign].join(', ')}`)
+  }
   return {
-    url: server.url,
+    url: ORIGIN,
     server,
     page,
     context,
-    stop: async () => {
-      await context.close()
-      server.stop()
-      await rm(profile, { recursive: true, force: true })
-      if (foreign.size > 0) throw new Error(`Asked of other hosts: ${[...foreign].join(', ')}`)
-    },
+    stop: () => stop(),
+    stopAndKeep: () => stop(() => copyKept(join(profile, 'Default'), WARM)),
   }
+}
+
+async function copyKept(from: string, to: string): Promise<void> {
+  for (const name of KEPT_BY_BROWSER)
+    await cp(join(from, name), join(to, name), { recursive: true, force: true }).catch(
+      // The first browser of a build finds nothing to copy.
+      () => undefined,
+    )
 }
 
 /** Every request to any host but the app's own, of pages and of their workers. */

@@ -14,7 +14,7 @@ declare module 'vitest' {
 
 const root = (path: string): string => fileURLToPath(new URL(`../../${path}`, import.meta.url))
 
-/** Makes the prepared shoot by the app itself, unless this build of it has done so already. */
+/** Makes the prepared shoot by the app itself, and keeps what its browser has compiled, unless this build of it has done so already. */
 export default async function prepare(project: TestProject): Promise<void> {
   const built = await readdir(root('web/dist'), { recursive: true })
   const build = createHash('sha256').update(built.sort().join()).digest('hex').slice(0, 12)
@@ -22,7 +22,7 @@ export default async function prepare(project: TestProject): Promise<void> {
   project.provide('preparedShoot', path)
   if (await readFile(path).catch(() => null)) return
   await removeEarlier(dirname(path))
-  const app = await startApp()
+  const app = await startApp('cold')
   const { page } = app
   await newShoot(app, await demoPhotos(PREPARED))
   await page.keyboard.press('m')
@@ -34,11 +34,13 @@ export default async function prepare(project: TestProject): Promise<void> {
   await page.getByRole('button', { name: 'Save as a file' }).click()
   await mkdir(dirname(path), { recursive: true })
   await writeFile(path, await readFile(await (await saving).path()))
-  await app.stop()
+  await app.stopAndKeep()
 }
 
 /** Removes what was prepared of earlier builds. */
 async function removeEarlier(folder: string): Promise<void> {
   const names = await readdir(folder).catch((): string[] => [])
-  for (const name of names) if (name.startsWith('prepared-')) await rm(join(folder, name))
+  for (const name of names)
+    if (name.startsWith('prepared-') || name === 'browser')
+      await rm(join(folder, name), { recursive: true })
 }
