@@ -29,6 +29,8 @@ export default defineConfig({
         test: {
           ...modules,
           name: 'unit-web',
+          // The database looks for the browser's own when it is loaded, by whichever file comes first.
+          setupFiles: ['fake-indexeddb/auto'],
           include: ['web/src/**/*.test.ts'],
           // Each has a database of its own.
           isolate: false,

@@ -9,6 +9,8 @@ import type { MeasureRow, Refusal } from './rows'
 /** A shoot with everything that its screens show, kept in step with the database. */
 export interface ShootView extends ShootRows {
   readonly refusals: readonly Refusal[]
+  /** When the reading began that it shows, as a time of `performance.now()`: nothing that was kept before is missing. */
+  readonly readAt: number
 }
 
 /** Tables of which all rows of a shoot are held. */
@@ -61,8 +63,9 @@ export class ShootWatch {
     this.#onChange = onChange
     this.#stopWatching = watchTables(db, WATCHED, (changed) => this.#gather(changed))
     this.#enqueue(async () => {
+      const readAt = performance.now()
       await this.#readAll()
-      this.#show([...OWN_TABLES])
+      this.#show([...OWN_TABLES], readAt)
     })
     setTimeout(() => this.#gather(new Map([['measures', { kind: 'all' }]])), MEASURES_AFTER_MS)
   }
@@ -99,13 +102,14 @@ export class ShootWatch {
     const changed = this.#pending
     this.#pending = new Map()
     this.#enqueue(async () => {
+      const readAt = performance.now()
       const own = OWN_TABLES.filter((table) => changed.has(table))
       for (const table of own) await this.#readChanged(table, changed.get(table)!)
       const measures = changed.get('measures')
       const newShots = own.includes('shots')
       if (measures || newShots) await this.#readMeasures(measures)
       if (changed.has('shoots') || changed.has('briefs')) await this.#readHead()
-      this.#show(own)
+      this.#show(own, readAt)
     })
   }
 
@@ -194,16 +198,16 @@ export class ShootWatch {
     return rows
   }
 
-  #show(changed: readonly OwnTable[]): void {
+  #show(changed: readonly OwnTable[], readAt: number): void {
     this.#shownAt = performance.now()
-    this.#view = this.#combine(changed)
+    this.#view = this.#combine(changed, readAt)
     this.#onChange()
     // By the next task the screens have been drawn.
     setTimeout(() => (this.#showingMs = performance.now() - this.#shownAt))
   }
 
   /** The parts that have not changed stay the same objects, so that what shows them need not. */
-  #combine(changed: readonly OwnTable[]): ShootView | null {
+  #combine(changed: readonly OwnTable[], readAt: number): ShootView | null {
     const shoot = this.#shoot
     const briefRow = this.#briefRow
     if (!shoot || !briefRow) return null
@@ -234,6 +238,7 @@ export class ShootWatch {
         () => new Map([...lightings.values()].map((row) => [row.id, row])),
       ),
       measures: this.#measures,
+      readAt,
     }
   }
 }

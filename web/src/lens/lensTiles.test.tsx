@@ -17,6 +17,7 @@ const shots = ['a', 'b', 'c'].map((id) => shotRow(id))
 const viewOf = (all: readonly Shot[] = shots, change: Partial<ShootView> = {}): ShootView => ({
   ...shootView({ shots: all }),
   refusals: [],
+  readAt: 0,
   ...change,
 })
 const NAME = { step: 'tidy', view: 'tile' } as const

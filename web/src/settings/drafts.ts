@@ -16,12 +16,11 @@ export interface Draft {
   readonly step: StepId
   readonly field: string
   readonly value: unknown
-  /** Values it had on the way: they may still be read back, late, and mean nothing then. */
-  readonly passed?: readonly unknown[]
   readonly at:
     | { readonly kind: 'moving' }
-    | { readonly kind: 'saving'; readonly place: DraftPlace; readonly before: unknown }
-    | { readonly kind: 'saved'; readonly place: DraftPlace; readonly before: unknown }
+    | { readonly kind: 'saving'; readonly place: DraftPlace }
+    /** `savedAt` is a time of `performance.now()`. */
+    | { readonly kind: 'saved'; readonly place: DraftPlace; readonly savedAt: number }
 }
 
 /** By step and field. */
@@ -32,27 +31,19 @@ export const NO_DRAFTS: Drafts = new Map()
 export const draftKey = ({ step, field }: Pick<Draft, 'step' | 'field'>): string =>
   `${step}/${field}`
 
-/** Values on the way that are remembered. */
-const MAX_PASSED = 60
-
-/** What a draft that takes the place of another has passed. */
-export function passedBy(draft: Draft | undefined): readonly unknown[] {
-  if (!draft) return []
-  const before = draft.at.kind === 'moving' ? [] : [draft.at.before]
-  return [...(draft.passed ?? []), ...before, draft.value].slice(-MAX_PASSED)
-}
-
 /** With these in place of what was drafted for their fields. */
 export const withDrafts = (drafts: Drafts, more: readonly Draft[]): Drafts =>
   new Map([...drafts, ...more.map((draft) => [draftKey(draft), draft] as const)])
 
 /** After a save: these drafts, where nothing newer has come in their place, only wait to be read back. */
-export function markSaved(drafts: Drafts, saved: readonly Draft[]): Drafts {
+export function markSaved(drafts: Drafts, saved: readonly Draft[], savedAt: number): Drafts {
   const same = saved.filter((draft) => drafts.get(draftKey(draft)) === draft)
   return withDrafts(
     drafts,
     same.map((draft) =>
-      draft.at.kind === 'saving' ? { ...draft, at: { ...draft.at, kind: 'saved' } } : draft,
+      draft.at.kind === 'saving'
+        ? { ...draft, at: { kind: 'saved', place: draft.at.place, savedAt } }
+        : draft,
     ),
   )
 }
@@ -71,15 +62,20 @@ export const withoutFields = (
 }
 
 /**
- * Without those that have been read back: what is kept says the same, or it was saved and something that
- * is no value from its way has come after it. The same map where there are none.
+ * Without those that have been read back: what is kept says the same, or it was read after they were saved, and so is
+ * what came of them. The same map where there are none.
+ *
+ * @param readAt when what is kept was read.
  */
-export function settle(drafts: Drafts, kept: (place: DraftPlace) => unknown): Drafts {
-  const left = [...drafts].filter(([, { at, value, passed = [] }]) => {
+export function settle(
+  drafts: Drafts,
+  kept: (place: DraftPlace) => unknown,
+  readAt: number,
+): Drafts {
+  const left = [...drafts].filter(([, { at, value }]) => {
     if (at.kind === 'moving') return true
-    const now = kept(at.place)
-    if (isSame(now, value)) return false
-    return at.kind === 'saving' || [at.before, ...passed].some((earlier) => isSame(now, earlier))
+    if (isSame(kept(at.place), value)) return false
+    return at.kind === 'saving' || readAt <= at.savedAt
   })
   return left.length === drafts.size ? drafts : new Map(left)
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { BriefSteps, type Brief } from '@cloudbank/core/brief'
 import { STEPS, type StepId } from '@cloudbank/core/steps'
-import { valueAt, type BriefRow, type ShootId } from '../data'
+import { valueAt, type ShootView } from '../data'
 import { attempt } from '../notices'
 import { keepPuts } from '../work/saves'
 import type { FieldOf } from './controls'
@@ -32,8 +32,12 @@ export interface BriefEditor {
   readonly replaceSteps: (words: string, steps: BriefSteps) => void
 }
 
-export function useBriefEditor(shootId: ShootId, row: BriefRow): BriefEditor {
-  const { drafts, actions } = useDrafts(shootId, ({ path }) => valueAt(row, path))
+export function useBriefEditor(
+  view: Pick<ShootView, 'shoot' | 'briefRow' | 'readAt'>,
+): BriefEditor {
+  const { briefRow: row, readAt } = view
+  const shootId = view.shoot.id
+  const { drafts, actions } = useDrafts(shootId, ({ path }) => valueAt(row, path), readAt)
   const brief = useMemo(() => {
     const steps = STEPS.map(({ id }) => [id, drafted(row.brief.steps[id], id, drafts)] as const)
     const changed = steps.some(([id, settings]) => settings !== row.brief.steps[id])

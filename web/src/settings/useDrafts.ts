@@ -1,13 +1,11 @@
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { StepId } from '@cloudbank/core/steps'
 import type { ShootId } from '../data'
 import { attempt } from '../notices'
 import { saves } from '../work/saves'
 import {
-  draftKey,
   markSaved,
   NO_DRAFTS,
-  passedBy,
   settle,
   withDrafts,
   without,
@@ -38,19 +36,17 @@ export interface DraftActions {
  * back, whatever else changes meanwhile.
  *
  * @param kept what the rows that are shown have at a place.
+ * @param readAt when these rows were read, as a time of `performance.now()`.
  */
 export function useDrafts(
   shootId: ShootId,
   kept: (place: DraftPlace) => unknown,
+  readAt: number,
 ): { readonly drafts: Drafts; readonly actions: DraftActions } {
   const [held, setDrafts] = useState<Drafts>(NO_DRAFTS)
   // What has been read back goes at once, before anything is drawn of it.
-  const drafts = settle(held, kept)
+  const drafts = settle(held, kept, readAt)
   if (drafts !== held) setDrafts(drafts)
-  const current = useRef(drafts)
-  current.current = drafts
-  const latest = useRef(kept)
-  latest.current = kept
   const actions = useMemo(
     (): DraftActions => ({
       show: (changes) =>
@@ -59,7 +55,6 @@ export function useDrafts(
             now,
             changes.map((change) => ({
               ...change,
-              passed: passedBy(now.get(draftKey(change))),
               at: { kind: 'moving' },
             })),
           ),
@@ -70,8 +65,7 @@ export function useDrafts(
           step,
           field,
           value,
-          passed: passedBy(current.current.get(draftKey({ step, field }))),
-          at: { kind: 'saving', place, before: latest.current(place) } as const,
+          at: { kind: 'saving', place } as const,
         }))
         setDrafts((now) => withDrafts(withoutFields(now, changes), made))
         const puts = changes.map(({ place, value }) => ({
@@ -81,7 +75,10 @@ export function useDrafts(
         }))
         const deed = { shootId, words, puts, mergeKey: mergeKey ?? crypto.randomUUID() }
         const saving = saves.save(deed).then(
-          () => setDrafts((now) => markSaved(now, made)),
+          () => {
+            const savedAt = performance.now()
+            setDrafts((now) => markSaved(now, made, savedAt))
+          },
           (error: unknown) => {
             setDrafts((now) => without(now, made))
             throw error

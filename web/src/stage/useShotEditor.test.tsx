@@ -4,7 +4,7 @@ import { act, renderHook } from '@testing-library/react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { lightingId, lightingRow, shootView, shotRow } from '@cloudbank/core/shoot/testing'
-import { database, type ShootView } from '../data'
+import { database, type ShootView, undoLast } from '../data'
 import { touchesWith, useShotEditor } from './useShotEditor'
 
 const shot = shotRow('a', { lightingId: lightingId('l') })
@@ -13,6 +13,7 @@ const lighting = lightingRow('l', { light: { exposureEv: 0.5 } })
 const view: ShootView = {
   ...shootView({ shots: [shot, other], lightings: new Map([['l', lighting]]) }),
   refusals: [],
+  readAt: 0,
 }
 const [placement] = SHOP_WHITE.steps.finish.placements
 
@@ -116,4 +117,17 @@ test('what a shot sets is released, and the rest of it stays', async () => {
   act(() => editor.current.actions.release('Contrast cleared', 'light', ['contrast']))
   await saved(1)
   expect((await database.shots.get(other.id))!.touches).toEqual({ light: { exposureEv: 1 } })
+})
+
+test('a change that is undone before any reading has shown it is not shown for good', async () => {
+  const { result, rerender } = renderHook(({ of }) => useShotEditor(of, shot), {
+    initialProps: { of: view },
+  })
+  act(() => result.current.actions.keep('Exposure', 'light', { exposureEv: 1 }))
+  await saved(1)
+  await act(() => undoLast({ shootId: view.shoot.id }).then(() => undefined))
+  expect(result.current.steps.light.exposureEv).toBe(1)
+  // The one reading that there is of both shows what there was before.
+  rerender({ of: { ...view, readAt: performance.now() } })
+  expect(result.current.steps.light.exposureEv).toBe(0.5)
 })

@@ -69,11 +69,12 @@ const PLACES: Readonly<Record<Origin, string>> = {
 export function useShotEditor(view: ShootView, shot: Shot): ShotEditor {
   const [level, setLevel] = useState<Origin>('shot')
   const [chosen, setPlacementId] = useState<string | null>(null)
-  const { drafts, actions } = useDrafts(view.shoot.id, ({ table, path }) => {
+  const kept = ({ table, path }: DraftPlace): unknown => {
     if (table === 'shots') return valueAt(shot, path)
     if (table === 'lightings') return valueAt(lightingOf(shot, view.lightings), path)
     return valueAt(view.briefRow, path)
-  })
+  }
+  const { drafts, actions } = useDrafts(view.shoot.id, kept, view.readAt)
   const lighting = lightingOf(shot, view.lightings)
   const recipe = recipeOf(view)
   const { placements } = recipe.steps.finish

@@ -22,8 +22,8 @@ export function BriefPage() {
 }
 
 function BriefSettings({ view }: { view: ShootView }) {
-  const { shoot, briefRow } = view
-  const editor = useBriefEditor(shoot.id, briefRow)
+  const { shoot } = view
+  const editor = useBriefEditor(view)
   const [params, setParams] = useSearchParams()
   const [placementId, setPlacementId] = useState<string | null>(null)
   const find = params.get('find') ?? ''

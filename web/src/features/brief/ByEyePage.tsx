@@ -20,7 +20,7 @@ export function ByEyePage() {
 }
 
 function ByEye({ view }: { view: ShootView }) {
-  const editor = useBriefEditor(view.shoot.id, view.briefRow)
+  const editor = useBriefEditor(view)
   const [chosen, setChosen] = useState<string | null>(null)
   const shot = view.shots.find(({ id }) => id === chosen) ?? tellingShots(view)[0]
   const picture = useStagedPicture(shot)

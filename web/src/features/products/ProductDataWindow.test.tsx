@@ -12,7 +12,7 @@ import { ProductDataWindow } from './ProductDataWindow'
 const shots = ['OCK-101-front', 'OCK-101-top', 'OCK-102-front'].map((name, order) =>
   shotRow(name, { order }),
 )
-const view: ShootView = { ...shootView({ shots }), refusals: [] }
+const view: ShootView = { ...shootView({ shots }), refusals: [], readAt: 0 }
 
 beforeEach(async () => {
   await database.shoots.put(view.shoot)

@@ -41,6 +41,7 @@ function instrument(change: Partial<LightSettings> = {}) {
       ] as const),
     }),
     refusals: [],
+    readAt: 0,
   }
   const drawn = draw(
     <TonesInstrument editor={editor} view={view} shot={shots[0]!} histogram={null} />,
