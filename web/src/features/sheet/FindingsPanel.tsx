@@ -3,6 +3,7 @@ import { Box, Heading, Text } from '@chakra-ui/react'
 import { countOf, formatCount } from '@cloudbank/core/words'
 import type { ShootView, Shot } from '../../data'
 import { Action } from '../../ui'
+import { useMeasuring } from '../../work/measuring'
 import { FindingLine } from './FindingLine'
 import { RefusedFiles } from './RefusedFiles'
 import { ReviewPart } from './ReviewPart'
@@ -102,9 +103,11 @@ export function FindingsPanel(props: Props) {
 /** How many need attention; while photographs are being measured, how many of them are. */
 function PanelTitle({ wanting, view }: { wanting: number; view: ShootView }) {
   const { shots, measures } = view
+  // What was measured is read a little later than the shots, and what can’t be is waited for no longer.
+  const { waiting } = useMeasuring()
   const measured = shots.filter(({ originalHash }) => measures.has(originalHash)).length
   if (shots.length === 0) return strings.noShotsYet
-  if (measured < shots.length)
+  if (waiting > 0 && measured < shots.length)
     return strings.ofMeasured(formatCount(measured), formatCount(shots.length))
   if (wanting === 0) return strings.nothingNeedsAttention
   return `${countOf(wanting, 'shot')} ${wanting === 1 ? 'needs' : 'need'} attention`

@@ -37,7 +37,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         paddingX="16px"
         minWidth="0"
       >
-        <Flex gap="12px" marginRight="4px">
+        <Flex gap="8px" marginRight="2px">
           {LENSES.map(({ id, word, keyName }) => (
             <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>
               {word}
@@ -48,8 +48,8 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         <FilterMenu view={view} filter={filter} onChange={setFilter} />
         <Input
           size="xs"
-          flex="1"
-          minWidth="72px"
+          flex="3 1 62px"
+          minWidth="62px"
           maxWidth="150px"
           type="search"
           placeholder={strings.nameSku}
@@ -59,7 +59,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         />
         <Flex flex="1" />
         <SeenThrough view={view} />
-        <NativeSelect.Root size="xs" width="108px" flex="none" variant="plain">
+        <NativeSelect.Root size="xs" width="102px" flex="none" variant="plain">
           <NativeSelect.Field
             aria-label={strings.order}
             value={orderId}
@@ -119,7 +119,7 @@ function SeenThrough({ view }: Pick<Props, 'view'>) {
   const looks = looksOf(recipeOf(view))
   if (looks.length < 2) return null
   return (
-    <NativeSelect.Root size="xs" width="120px" flex="none" variant="plain">
+    <NativeSelect.Root size="xs" width="90px" flex="none" variant="plain">
       <NativeSelect.Field
         aria-label={strings.seenAs}
         value={seenThrough ?? looks[0]!.id}
