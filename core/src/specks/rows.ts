@@ -28,9 +28,16 @@ const NEAR = 1.3
 const MIN_SIDE_PX = 2
 /** Print is looked for no further away than this, in pixels. */
 const MAX_REACH_PX = 96
-/** A drawn stroke is at least so long in pixels, so many times as long as wide, and fills so much of its box, by the pixels
- * that stand out by so much of what it does at most. */
+/**
+ * A drawn stroke is at least so long in pixels, so many times as long as wide, and fills so much of its box, by the pixels
+ * that stand out by so much of what it does at most.
+ */
 const DRAWN = { leastPx: 6, slender: 1.8, filled: 0.55, strong: 0.4 } as const
+/**
+ * A cross is as wide as tall within so many times, fills no more of its box, and lies, all but a little, within so much of the
+ * box's middle lines.
+ */
+const CROSS = { sides: 1.3, filled: 0.6, arm: 0.2, inArms: 0.9 } as const
 /** Side of the cells by which neighbours are found, in pixels. */
 const CELL_PX = 64
 
@@ -94,7 +101,11 @@ function nearIn(all: readonly Shape[]): Near {
   }
   for (const shape of all)
     if (longerSide(shape) >= MIN_SIDE_PX)
-      for (const key of cellsAbout(shape, 0)) cells.set(key, [...(cells.get(key) ?? []), shape])
+      for (const key of cellsAbout(shape, 0)) {
+        const there = cells.get(key)
+        if (there) there.push(shape)
+        else cells.set(key, [shape])
+      }
   return (shape) => {
     const near = new Set(cellsAbout(shape, MAX_REACH_PX).flatMap((key) => cells.get(key) ?? []))
     near.delete(shape)
@@ -119,15 +130,14 @@ function isDrawn(shape: Shape, { width, contrast }: Marks): boolean {
 }
 
 function isCross(box: Shape['box'], pixels: readonly number[], width: number): boolean {
-  if (!isWithin(box.width / box.height, 1.3)) return false
-  const fill = pixels.length / (box.width * box.height)
-  if (fill > 0.6) return false
+  if (!isWithin(box.width / box.height, CROSS.sides)) return false
+  if (pixels.length > CROSS.filled * box.width * box.height) return false
   const middle = pixels.filter((i) => {
     const x = (i % width) - box.x + 0.5
     const y = Math.floor(i / width) - box.y + 0.5
-    return Math.abs(x / box.width - 0.5) < 0.2 || Math.abs(y / box.height - 0.5) < 0.2
+    return Math.abs(x / box.width - 0.5) < CROSS.arm || Math.abs(y / box.height - 0.5) < CROSS.arm
   }).length
-  return middle >= 0.9 * pixels.length
+  return middle >= CROSS.inArms * pixels.length
 }
 
 function isInOneRow(a: Shape, b: Shape, { ink, sizes, longSizes }: Alike): boolean {

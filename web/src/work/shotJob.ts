@@ -1,5 +1,4 @@
-import type { Plan } from '@cloudbank/core/brief'
-import { stepKey } from '@cloudbank/core/brief'
+import { stepKey, type Plan } from '@cloudbank/core/brief'
 import { STEPS } from '@cloudbank/core/steps'
 import type { JobAsset, KeyedMatte } from '@cloudbank/hosts/pool'
 import { database, OriginalHash, type Database } from '../data'
