@@ -3,6 +3,7 @@ import { renditionRow, shootId, shotId, shotRow } from '@cloudbank/core/shoot/te
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
+import { announceAll } from './changes'
 import { openDatabase, type Database } from './database'
 import { createShoot } from './shoots'
 import { ShootWatch } from './ShootWatch'
@@ -53,6 +54,18 @@ test('what changes, comes and goes is followed', async () => {
   await db.shots.add(shotRow('new', { shootId: shoot.id, order: 5 }))
   await db.shots.add(shotRow('elsewhere', { shootId: shootId('another') }))
   await vi.waitFor(() => expect(watch.view?.shots.map(({ id }) => id)).toEqual(['2', 'new', '1']))
+})
+
+test('what a tab kept without a word of it is shown once anything may have changed', async () => {
+  await watchShots(2)
+  const silent = db.backendDB().transaction('shots', 'readwrite')
+  silent.objectStore('shots').put(shotRow('silent', { shootId: shoot.id, order: 5 }))
+  await new Promise((resolve) => (silent.oncomplete = resolve))
+  // A word of something else brings nothing of it.
+  await db.shots.update(shotId('1'), { order: 9 })
+  await vi.waitFor(() => expect(watch.view?.shots.map(({ order }) => order)).toEqual([0, 9]))
+  announceAll()
+  await vi.waitFor(() => expect(watch.view?.shots.map(({ id }) => id)).toContain('silent'))
 })
 
 test('a new version takes the place of the one before', async () => {

@@ -29,6 +29,10 @@ export function watchTables(
   return () => Dexie.on.storagemutated.unsubscribe(listen)
 }
 
+/** Says that anything may have changed. */
+export const announceAll = (): void =>
+  Dexie.on.storagemutated.fire({ all: new RangeSet(-Infinity, [[]]) })
+
 function changedIn(parts: ObservabilitySet, db: string, table: string): Changed | null {
   if (parts.all) return { kind: 'all' }
   const base = `idb://${db}/${table}/`

@@ -71,6 +71,6 @@ export {
   type Stepped,
 } from './history'
 export { useHistory, type ShownDeed } from './useHistory'
-export { watchTables } from './changes'
+export { announceAll, watchTables } from './changes'
 export { checkRows, setAside } from './readRows'
 export { isSame, valueAt, withValueAt, type Path } from './paths'
