@@ -38,8 +38,6 @@ const DRAWN = { leastPx: 6, slender: 1.8, filled: 0.55, strong: 0.4 } as const
  * box's middle lines.
  */
 const CROSS = { sides: 1.3, filled: 0.6, arm: 0.2, inArms: 0.9 } as const
-/** As large as this a mark may be a letter that stands alone, in pixels. */
-const LARGE = { longPx: 12, shortPx: 8 } as const
 /** Side of the cells by which neighbours are found, in pixels. */
 const CELL_PX = 64
 
@@ -75,7 +73,6 @@ export function likePrint(
   return new Set(
     shapes.filter(
       (shape) =>
-        isLarge(shape) ||
         isDrawn(shape, marks) ||
         [...near(shape)].some(
           (other) =>
@@ -120,12 +117,6 @@ function isInLooseRow(a: Shape, b: Shape): boolean {
   if (longerSide(a) < LOOSE.leastPx) return false
   return isInOneRow(a, b, LOOSE)
 }
-
-/** Whether it is as large as a letter, and no hair. */
-const isLarge = (shape: Shape): boolean =>
-  !isLong(shape) &&
-  longerSide(shape) >= LARGE.longPx &&
-  Math.min(shape.box.width, shape.box.height) >= LARGE.shortPx
 
 /** Whether it is a stroke as of a ruler: straight along a side of the photograph, or two such that cross in their middles. */
 function isDrawn(shape: Shape, { width, contrast }: Marks): boolean {
