@@ -30,8 +30,9 @@ export function watchTables(
 }
 
 /** Says that anything may have changed. */
-export const announceAll = (): void =>
+export function announceAll(): void {
   Dexie.on.storagemutated.fire({ all: new RangeSet(-Infinity, [[]]) })
+}
 
 function changedIn(parts: ObservabilitySet, db: string, table: string): Changed | null {
   if (parts.all) return { kind: 'all' }
