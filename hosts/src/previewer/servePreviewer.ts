@@ -82,6 +82,8 @@ export function servePreviewer({
   const mattes = createMatteStore()
   /** Retouches of each picture that were worked out since what they came to was stored. */
   const worked = new Map<string, number>()
+  /** One storing follows the other, so that the newest comes last. */
+  let storing: Promise<void> = Promise.resolve()
 
   return async (request) => {
     switch (request.kind) {
@@ -122,21 +124,28 @@ export function servePreviewer({
     return size
   }
 
-  function close(picture: string): null {
-    if (shelf.has(picture)) void store(picture, 1)
+  async function close(picture: string): Promise<null> {
+    if (shelf.has(picture)) store(picture, 1)
     worked.delete(picture)
     shelf.close(picture)
+    await storing
     return null
   }
 
-  /** Has what was worked out of a picture stored, once it is that much since the last time. */
-  async function store(picture: string, least: number): Promise<void> {
+  /** Has what was worked out of a picture stored, once it is that much since the last time; no drawing waits for it. */
+  function store(picture: string, least: number): void {
     if (!onStore || (worked.get(picture) ?? 0) < least) return
     worked.set(picture, 0)
-    for (const { source } of shelf.get(picture).levels) {
-      const works = storedWork(source, MANY_RETOUCHES)
-      if (works.length > 0) onStore({ picture, size: source.size, work: await packWork(works) })
-    }
+    const { levels } = shelf.get(picture)
+    storing = storing
+      .then(async () => {
+        for (const { source } of levels) {
+          const works = storedWork(source, MANY_RETOUCHES)
+          if (works.length > 0) onStore({ picture, size: source.size, work: await packWork(works) })
+        }
+      })
+      // What only saves time is worth no words.
+      .catch(() => undefined)
   }
 
   async function draw(request: RequestOf<'draw'>): Promise<PreviewAnswers['draw']> {
@@ -164,7 +173,7 @@ export function servePreviewer({
     const before = last?.picture === request.picture ? last.what : undefined
     const drawn = await drawView(source, plan, contextOf(request), name, options, { before })
     seen.set(view, { picture: request.picture, what: drawn.seen })
-    await store(request.picture, MANY_RETOUCHES)
+    store(request.picture, MANY_RETOUCHES)
     const { picture, facts } = drawn
     return {
       picture: picture && { width: picture.width, height: picture.height, data: picture.data },
@@ -208,7 +217,7 @@ export function servePreviewer({
       ...(placementId === undefined ? {} : { placementId }),
     }
     const made = await stagePictures(source, plan, context, options)
-    await store(request.picture, MANY_RETOUCHES)
+    store(request.picture, MANY_RETOUCHES)
     return made.map(({ step, picture: { width, height, data }, toPhotograph, product }) => ({
       step,
       width,

@@ -70,9 +70,11 @@ async function openPicture(
   size: { sidePx: number; whole: boolean },
   isCurrent: () => boolean,
 ): Promise<{ width: number; height: number } | null> {
-  const row = await database.table<{ blob: Blob }, string>(from).get(hash)
-  const works = await workedOutOf(hash)
-  const look = await lookOf(hash, database)
+  const [row, works, look] = await Promise.all([
+    database.table<{ blob: Blob }, string>(from).get(hash),
+    workedOutOf(hash),
+    lookOf(hash, database),
+  ])
   if (!isCurrent()) return null
   if (!row) throw new PictureMissingError()
   const source = row.blob

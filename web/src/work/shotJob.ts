@@ -1,17 +1,11 @@
 import { stepKey, type Plan } from '@cloudbank/core/brief'
 import { STEPS } from '@cloudbank/core/steps'
-import type { JobAsset, KeyedMatte } from '@cloudbank/hosts/pool'
+import type { Job, KeyedMatte } from '@cloudbank/hosts/pool'
 import { database, OriginalHash, type Database } from '../data'
 import { assetsOf } from './assets'
 
 /** What a worker is given of a shot, whatever it is asked to do. */
-interface ShotJob {
-  readonly source: Blob
-  readonly plan: Plan
-  readonly mattes: readonly KeyedMatte[]
-  readonly assets: readonly JobAsset[]
-  readonly look: Blob | null
-}
+type ShotJob = Omit<Extract<Job, { kind: 'decide' }>, 'kind'>
 
 /** Brings together what a worker needs to work by a plan. */
 export async function shotJob(plan: Plan, source: Blob, db: Database = database): Promise<ShotJob> {
