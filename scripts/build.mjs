@@ -59,6 +59,8 @@ export async function buildNode() {
       'exifr',
       'libheif-js',
       'onnxruntime-web',
+      'canvaskit-wasm',
+      'canvaskit-wasm/full',
       'express',
       'open',
       '@jsquash/*',

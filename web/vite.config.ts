@@ -50,6 +50,7 @@ export default defineConfig({
       '@jsquash/webp',
       'onnxruntime-web',
       'libheif-js',
+      'canvaskit-wasm',
       'network-runtime.mjs?url',
       'network-runtime.wasm?url',
     ],

@@ -8,6 +8,7 @@ import {
   type NetworkOf,
   type Networks,
 } from '@cloudbank/core/networks'
+import { openOnce } from './openOnce'
 
 /** Opens one network; each host says where its files lie. */
 export type OpenNetwork = { readonly [Id in NetworkId]: () => Promise<Networks[Id]> }
@@ -26,19 +27,6 @@ export function lazyNetworks(open: OpenNetwork): NetworkOf {
   return <Id extends NetworkId>(id: Id): Promise<Networks[Id]> => {
     const opening: OpenNetwork[Id] = once[id]
     return opening()
-  }
-}
-
-function openOnce<Network>(open: () => Promise<Network>): () => Promise<Network> {
-  let opened: Promise<Network> | null = null
-  return () => {
-    if (opened) return opened
-    const opening = open()
-    opened = opening
-    opening.catch(() => {
-      opened = null
-    })
-    return opening
   }
 }
 

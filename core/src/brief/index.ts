@@ -24,6 +24,7 @@ export {
   placementsOf,
   planOf,
   planShot,
+  readsAbout,
   renditionKey,
   settingsFor,
   settingsKey,

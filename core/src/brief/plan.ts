@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { NOTHING_KNOWN, type ShotAbout } from '../names'
 import type { Placement } from '../outlets'
 import {
   bare,
@@ -23,13 +24,20 @@ export interface Plan {
   readonly steps: AnySettings
   /** What was changed for this shot alone; it goes over what a placement asks. */
   readonly touches: AnyTouches
+  /** What is known of the shot besides its pixels, as far as a step goes by it. */
+  readonly about: ShotAbout
   /** The tables and pictures that settings name, for the shot or for one of its placements. */
   readonly assets: readonly AssetUse[]
 }
 
 /** The plan for one shot: original + brief and lighting + touches. */
-export function planShot(original: string, settings: BriefSteps, touches: Touches = {}): Plan {
-  return planOf(original, settings, touches, STEPS)
+export function planShot(
+  original: string,
+  settings: BriefSteps,
+  touches: Touches = {},
+  about: ShotAbout = NOTHING_KNOWN,
+): Plan {
+  return planOf(original, settings, touches, STEPS, about)
 }
 
 /** `planShot` for whichever steps there are. */
@@ -38,16 +46,18 @@ export function planOf(
   settings: AnySettings,
   touches: AnyTouches,
   steps: Registry,
+  about: ShotAbout = NOTHING_KNOWN,
 ): Plan {
-  const plan: Plan = { version: 3, original, steps: settings, touches, assets: [] }
+  const plan: Plan = { version: 3, original, steps: settings, touches, about, assets: [] }
   return { ...plan, assets: steps.flatMap((step) => assetsOf(plan, step)) }
 }
 
 /** The tables and pictures that a step's settings name, for the shot or for one of its placements; each once. */
 export function assetsOf(plan: Plan, step: Step): readonly AssetUse[] {
   if (!step.assets) return []
+  const beside = { own: ownOf(plan, step), about: plan.about }
   const asked = [null, ...placementsOf(plan)].flatMap(
-    (placement) => step.assets?.(settingsFor(plan, step, placement)) ?? [],
+    (placement) => step.assets?.(settingsFor(plan, step, placement), beside) ?? [],
   )
   return [...new Map(asked.map((use) => [`${use.role} ${use.hash}`, use])).values()]
 }
@@ -96,6 +106,16 @@ export function ownOf({ touches }: Plan, { id, own }: Step): Record<string, unkn
   return own.parse(Object.fromEntries(set))
 }
 
+/** Whether a step goes by what is known of a shot besides its pixels, for any of its placements. */
+export const readsAbout = (plan: Plan, steps: Registry = STEPS): boolean =>
+  steps.some(
+    (step) =>
+      step.readsAbout &&
+      [null, ...placementsOf(plan)].some((placement) =>
+        step.readsAbout?.(settingsFor(plan, step, placement), ownOf(plan, step)),
+      ),
+  )
+
 /** The placements of a plan, in the brief's order. */
 export function placementsOf({ steps }: Plan): readonly Placement[] {
   return (steps.finish?.placements ?? []) as readonly Placement[] // checked with the brief
@@ -138,12 +158,12 @@ export function settingsKey(plan: Plan, placement: Placement, steps: Registry = 
  */
 export function settingsPart(plan: Plan, step: Step, placement: Placement | null): object | null {
   const settings = settingsFor(plan, step, placement)
+  const whole = ownOf(plan, step)
   const part =
     placement && step.keyPart
-      ? step.keyPart(settings, placement)
+      ? step.keyPart(settings, placement, { own: whole, about: plan.about })
       : nonDefaults(step.settings, settings)
-  const whole = ownOf(plan, step)
-  const own = step.ownKeyPart ? step.ownKeyPart(whole) : ownKeyPart(step, whole)
+  const own = step.ownKeyPart ? step.ownKeyPart(whole, placement) : ownKeyPart(step, whole)
   if (step.engine === 1 && isNothing(part) && isNothing(own)) return null
   return { engine: step.engine, part, ...(isNothing(own) ? {} : { own }) }
 }

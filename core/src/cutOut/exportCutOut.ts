@@ -80,6 +80,7 @@ export async function exportCutOut(
     size: source.size,
     behind: { kind: 'original' },
     passes,
+    handles: [],
     upright: null,
     enlarging: 'plain',
     product: null,

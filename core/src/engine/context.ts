@@ -2,12 +2,15 @@ import type { Codec } from '../codec'
 import type { PackedMatte } from '../matte'
 import type { Memory, Scratch } from '../memory'
 import type { NetworkOf } from '../networks'
+import type { Typesetter } from '../typeset'
 import { CancelledError, type StopSignal } from './cancelled'
 
 /** What the engine is given to work with. */
 export interface EngineContext {
   readonly codec: Codec
   readonly network: NetworkOf
+  /** Sets and draws the text of marks; opened when it is first needed. */
+  readonly typesetter: () => Promise<Typesetter>
   /** The bytes of a table or picture by its hash, the same array every time; null where it is not to be had. */
   readonly asset: (hash: string) => Promise<Uint8Array | null>
   /** Mattes that were kept of this shot, by key. */

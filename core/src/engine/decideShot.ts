@@ -1,4 +1,4 @@
-import { stepKey, type Plan } from '../brief'
+import { placementsOf, settingsFor, stepKey, type Plan } from '../brief'
 import { noFacts, withFound } from '../facts'
 import type { Source } from '../source'
 import { STEPS, type Decided, type Patience, type Registry, type Step } from '../steps'
@@ -28,7 +28,7 @@ export async function decideShot(
   { steps = STEPS, until, patience = 'asks', onStep }: DecideOptions = {},
 ): Promise<ShotDecision> {
   const checkpoint = checkpointOf(context)
-  const { network, mattes, memory } = context
+  const { network, typesetter, mattes, memory } = context
   const taken = stepsUntil(steps, until)
   let decision: ShotDecision = {
     facts: noFacts(source.size),
@@ -41,6 +41,8 @@ export async function decideShot(
     const decided = await step.decide?.(givenFor(decision, plan, step, null), {
       source,
       network,
+      typesetter,
+      forPlacements: placementsOf(plan).map((placement) => settingsFor(plan, step, placement)),
       patience,
       key: stepKey(plan, step),
       keptMatte: (key) => mattes.get(key) ?? null,

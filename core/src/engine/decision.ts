@@ -28,6 +28,7 @@ export const givenFor = (
   facts,
   settings: settingsFor(plan, step, placement),
   own: ownOf(plan, step),
+  about: plan.about,
   assets: assets.get(step.id) ?? new Map<string, never>(),
 })
 

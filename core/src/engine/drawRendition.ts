@@ -36,22 +36,27 @@ import { flatPartFor, warpInto } from './warp'
 
 const WHITE: Rgb = [1, 1, 1]
 
+type Report = PaintPlace['report']
+const IGNORED: Report = () => undefined
+
 /**
  * Makes the pixels of one rendition: the photograph is sampled once, straight to the size that is wanted,
  * and the steps' passes go over it layer by layer. The same plan gives the same pixels,
  * whatever else is made of the shot.
  *
  * @param scratch in which it is drawn; its contents are undefined afterwards.
+ * @param report told what is found while it is drawn.
  */
 export function drawRendition(
   source: Source,
   facts: ShotFacts,
   plan: RenditionPlan,
   scratch: Scratch,
+  report: Report = IGNORED,
 ): SrgbRgba8 {
   const { width, height } = plan.size
   const raster = linearRaster(plan.size, scratch.floats(width * height * 4))
-  return srgbOfLinear(drawInto(raster, source, facts, plan), groundOf(plan))
+  return srgbOfLinear(drawInto(raster, source, facts, plan, report), groundOf(plan))
 }
 
 /**
@@ -67,11 +72,12 @@ function drawInto(
   source: Source,
   facts: ShotFacts,
   plan: RenditionPlan,
+  report: Report = IGNORED,
 ): LinearRgba {
-  if (plan.upright) return drawUpright(picture, source, facts, plan, plan.upright)
+  if (plan.upright) return drawUpright(picture, source, facts, plan, plan.upright, report)
   const { window, size, behind } = plan
   const coverage = coverageOf(window, facts.photograph, size)
-  const place = paintPlaceOf(facts, plan, coverage)
+  const place = paintPlaceOf(facts, plan, coverage, report)
   const below = plan.passes.filter(({ layer }) => !isOverGround(layer))
   const above = plan.passes.filter(({ layer }) => isOverGround(layer))
   const lifts = below.some(({ layer }) => layer === 'lift')
@@ -100,6 +106,7 @@ function drawUpright(
   facts: ShotFacts,
   plan: RenditionPlan,
   upright: Upright,
+  report: Report,
 ): LinearRgba {
   const { window, size, behind } = plan
   const { photograph } = facts
@@ -119,7 +126,7 @@ function drawUpright(
   if (above.length > 0) {
     const ground = groundOf(plan)
     if (ground) layOnGround(picture, ground)
-    paint(picture, { window, photograph, alpha: () => alpha }, above)
+    paint(picture, { window, photograph, alpha: () => alpha, report }, above)
   }
   return picture
 }
@@ -163,6 +170,7 @@ export function paintPlaceOf(
   facts: ShotFacts,
   plan: RenditionPlan,
   coverage: Coverage = coverageOf(plan.window, facts.photograph, plan.size),
+  report: Report = IGNORED,
 ): PaintPlace {
   const { window, size } = plan
   const { photograph } = facts
@@ -171,6 +179,7 @@ export function paintPlaceOf(
   return {
     window,
     photograph,
+    report,
     alpha: () => {
       if (matte?.kind !== 'cut') return null
       return (alpha ??= sampleAlpha(matte, photograph, plan, size, coverage))

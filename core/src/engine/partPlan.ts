@@ -18,6 +18,7 @@ export function partPlan(
     enlarging: 'plain',
     product: null,
     passes,
+    handles: [],
     findings: [],
   }
 }

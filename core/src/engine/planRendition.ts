@@ -29,6 +29,7 @@ export function planRendition(
     product: null,
     behind: { kind: 'original' },
     passes: decision.passes,
+    handles: [],
     findings: [],
   }
   for (const step of stepsUntil(steps, until))

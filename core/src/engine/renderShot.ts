@@ -63,7 +63,8 @@ export async function renderShot(
     const whole = withMended(planned, mended)
     const clean = mended.sourceAt(sidePx)
     const read = await enlargeFinely(clean, facts, whole, context.network, checkpoint)
-    const picture = drawRendition(read, facts, whole, context.scratch)
+    const found: AnyFinding[] = []
+    const picture = drawRendition(read, facts, whole, context.scratch, (one) => found.push(one))
     checkpoint('render')
     const { behind } = whole
     const drawn = {
@@ -78,6 +79,7 @@ export async function renderShot(
       window: windowOf(planned, facts),
       findings: [
         ...planned.findings,
+        ...found,
         ...inspected(picture, plan, placement, steps),
         ...checked(file, planned, steps),
       ],

@@ -85,6 +85,7 @@ export function recordingCodec(): RecordingCodec {
 export const playedContext = (change: Partial<EngineContext> = {}): EngineContext => ({
   codec: recordingCodec(),
   network: () => Promise.reject(new Error('a kept matte needs no network')),
+  typesetter: () => Promise.reject(new Error('no mark is drawn')),
   asset: () => Promise.resolve(null),
   mattes: new Map(),
   memory: new Memory(),

@@ -9,7 +9,8 @@ import {
   type SrgbRgba8,
 } from '../raster'
 import type { Source } from '../source'
-import { STEPS, type Registry, type RenditionPlan } from '../steps'
+import { STEPS, type Handle, type Registry, type RenditionPlan } from '../steps'
+import type { AnyFinding } from '../findings'
 import { decideShot } from './decideShot'
 import type { ShotDecision } from './decision'
 import { drawRendition } from './drawRendition'
@@ -25,6 +26,10 @@ export interface StagePicture {
   readonly toPhotograph: Matrix3
   /** The product in it, as fractions of its sides; null where there is none. */
   readonly product: Box01 | null
+  /** What can be taken hold of in it. */
+  readonly handles: readonly Handle[]
+  /** What was found while it was planned and drawn. */
+  readonly findings: readonly AnyFinding[]
 }
 
 interface StageOptions {
@@ -68,9 +73,21 @@ export async function stagePictures(
     const shown = steps[i]?.show?.(planned, facts) ?? planned
     const size = smallerThan(shown.window, sidePx)
     const drawn = { ...shown, size }
-    const picture = drawRendition(mended.sourceAt(sidePx), facts, drawn, context.scratch)
+    const found: AnyFinding[] = []
+    const report = (one: AnyFinding): void => void found.push(one)
+    const picture = drawRendition(mended.sourceAt(sidePx), facts, drawn, context.scratch, report)
     const product = productIn(shown, facts)
-    return [{ step: id, picture, toPhotograph: toPhotograph(shown, source.size), product }]
+    const { handles, findings } = shown
+    return [
+      {
+        step: id,
+        picture,
+        toPhotograph: toPhotograph(shown, source.size),
+        product,
+        handles,
+        findings: [...findings, ...found],
+      },
+    ]
   })
 }
 

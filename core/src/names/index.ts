@@ -7,3 +7,4 @@ export {
   variablesOf,
   type PictureWords,
 } from './namePattern'
+export { NOTHING_KNOWN, type ShotAbout } from './shotAbout'

@@ -10,7 +10,9 @@ import {
 } from '../brief'
 import { placesOf, type Placement } from '../outlets'
 import { lightingTouch, STEPS, type Step, type StepId } from '../steps'
+import { createAbouts, type ShootData } from './about'
 import { derived } from './derived'
+import type { ShotAbout } from '../names'
 import {
   slotOf,
   type BriefId,
@@ -29,7 +31,15 @@ export interface Recipe {
   /** The brief's alone: what pictures look like, wherever they go. */
   readonly look: BriefSteps
   readonly lightings: ReadonlyMap<string, Lighting>
+  /** What marks may say about the shots. */
+  readonly data: ShootData
 }
+
+/** The rows of a shoot that decide what its shots are made by. */
+export type RecipeRows = Pick<
+  ShootRows,
+  'shoot' | 'briefRow' | 'lightings' | 'shots' | 'products' | 'day'
+>
 
 /** Where a shoot's pictures go. */
 type Destined = Pick<Shoot, 'outlets' | 'ownFiles'>
@@ -55,6 +65,7 @@ export const slotFor = (
 
 /** What a shot is made by, and the keys that come of it. */
 export function createRecipes() {
+  const { reads, dataOf, aboutOf } = createAbouts()
   const withOutlets = derived(
     (steps: BriefSteps, outlets: Shoot['outlets'], ownFiles: boolean): BriefSteps => {
       if (outlets.length === 0) return steps
@@ -70,18 +81,20 @@ export function createRecipes() {
       look: BriefSteps,
       steps: BriefSteps,
       lightings: ReadonlyMap<string, Lighting>,
+      data: ShootData,
       briefId: BriefId,
-    ): Recipe => ({ briefId, steps, look, lightings }),
+    ): Recipe => ({ briefId, steps, look, lightings, data }),
   )
   const withLighting = derived((steps: BriefSteps, lighting: Lighting): BriefSteps =>
     layerSteps(steps, lightingTouches(lighting)),
   )
-  /** The part of a key that comes of settings, for all untouched shots that share them. */
+  /** The part of a key that comes of settings, for all untouched shots that share them and are marked by none. */
   const sharedKey = derived((steps: BriefSteps, placement: Placement): string =>
     settingsKey(planShot('', steps), placement),
   )
-  const touchedKey = derived((shot: Shot, steps: BriefSteps, placement: Placement): string =>
-    settingsKey(planShot(shot.originalHash, steps, shot.touches), placement),
+  const ownKey = derived(
+    (shot: Shot, steps: BriefSteps, placement: Placement, about: ShotAbout): string =>
+      settingsKey(planShot(shot.originalHash, steps, shot.touches, about), placement),
   )
 
   const settings = derived(
@@ -97,14 +110,15 @@ export function createRecipes() {
   }
   return {
     /** What a shoot's shots are made by; the same object for the same. */
-    recipeOf: ({
-      shoot,
-      briefRow,
-      lightings,
-    }: Pick<ShootRows, 'shoot' | 'briefRow' | 'lightings'>): Recipe => {
-      const { steps } = briefRow.brief
-      return recipeFrom(steps, stepsFor(steps, shoot), lightings, briefRow.id)
+    recipeOf: (rows: RecipeRows): Recipe => {
+      const { shoot, briefRow, lightings } = rows
+      const look = briefRow.brief.steps
+      const steps = stepsFor(look, shoot)
+      return recipeFrom(look, steps, lightings, dataOf(rows, steps), briefRow.id)
     },
+    /** Whether what marks say of a shot goes by its product, or by the other shots of it. */
+    readsData: reads,
+    dataOf,
     /** The settings of a brief with the placements that a shoot goes to; the same object for the same. */
     stepsFor,
     /** A shoot's brief as a run takes it: with the placements of its outlets. */
@@ -118,8 +132,11 @@ export function createRecipes() {
     stepsOf: (shot: Shot, recipe: Recipe): BriefSteps =>
       layered(sharedSteps(shot, recipe), shot.touches),
     /** Everything that decides a shot's pixels. */
-    planOf: (shot: Shot, recipe: Recipe): Plan =>
-      planShot(shot.originalHash, sharedSteps(shot, recipe), shot.touches),
+    planOf: (shot: Shot, recipe: Recipe): Plan => {
+      const steps = sharedSteps(shot, recipe)
+      const about = aboutOf(shot, steps, recipe.data)
+      return planShot(shot.originalHash, steps, shot.touches, about)
+    },
     /**
      * The settings of one step for a shot, or for one of its renditions: the brief's and the lighting's, what the
      * placement asks, the shot's own, and what it has for that placement alone. The same object for the same.
@@ -137,9 +154,10 @@ export function createRecipes() {
     /** The key of one rendition of a shot. */
     keyOf: (shot: Shot, recipe: Recipe, placement: Placement): string => {
       const steps = sharedSteps(shot, recipe)
-      const part = isTouched(shot)
-        ? touchedKey(shot, steps, placement)
-        : sharedKey(steps, placement)
+      const part =
+        isTouched(shot) || reads(shot, steps)
+          ? ownKey(shot, steps, placement, aboutOf(shot, steps, recipe.data))
+          : sharedKey(steps, placement)
       return `${shot.originalHash}/${part}`
     },
   }

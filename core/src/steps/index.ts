@@ -47,6 +47,23 @@ export { placementSize } from './frame/planFrame'
 export { isConvex } from './frame/convex'
 export { cornersOf, moved, uprightOf, type Corners, type Upright } from './frame/upright'
 export { formatFor, formatWord, mayBeTransparent } from './finish/formatFor'
+export {
+  Mark,
+  MarkChange,
+  MarkPlace,
+  MarkSettings,
+  MarkWork,
+  MAX_MARKS,
+  type InsetPicture,
+  type MarkKind,
+  type MarkOf,
+  type MarkRule,
+  type Plate,
+  type TextLook,
+} from './mark/settings'
+export { areAllowed, isWanted, marksFor, scaled as scaledMark } from './mark/which'
+export { nameOf as markName, KIND_NAMES as MARK_KIND_NAMES } from './mark/lay/surface'
+export { isFont } from './mark/readMarkAsset'
 export { FinishSettings, MAX_PLACEMENTS } from './finish/settings'
 export { searchLikeness, searchQuality } from './finish/searchQuality'
 export { similarity } from './finish/ssim'
@@ -106,5 +123,5 @@ export {
 } from './tidy/views/closeView'
 export type { TidyTileFacts } from './tidy/views/tileView'
 
-export { type Behind, type RenditionPlan } from './renditionPlan'
+export { type Behind, type Handle, type RenditionPlan } from './renditionPlan'
 export { planHem, type HemSegment, type HemState, type ShotState, type Standing } from './hem'

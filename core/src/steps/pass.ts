@@ -1,3 +1,4 @@
+import type { AnyFinding } from '../findings'
 import type { LinearRgba, PlaneF32, PxBox, Size } from '../raster'
 
 /**
@@ -18,6 +19,8 @@ export interface PaintPlace {
   readonly photograph: Size
   /** Share of product (0…1) of each pixel, at the size of the picture; null where nothing is cut. */
   readonly alpha: () => PlaneF32 | null
+  /** Told what is found while it is painted. */
+  readonly report: (finding: AnyFinding) => void
 }
 
 /** One thing that a step does to the pixels of a rendition, in place. */

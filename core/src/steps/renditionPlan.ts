@@ -1,6 +1,6 @@
 import type { AnyFinding } from '../findings'
 import type { Placement } from '../outlets'
-import type { HexColour, LinearRgba, PxBox, Size } from '../raster'
+import type { Box01, HexColour, LinearRgba, PxBox, Size } from '../raster'
 import type { Enlarging } from './frame/settings'
 import type { Upright } from './frame/upright'
 import type { Pass } from './pass'
@@ -13,6 +13,17 @@ export type Behind =
   | { readonly kind: 'colour'; readonly colour: HexColour }
   /** Whatever is painted over all of a picture, opaque, in linear light. */
   | { readonly kind: 'painted'; readonly paint: (picture: LinearRgba) => void }
+
+/** Something in a picture that a person can take hold of. */
+export interface Handle {
+  readonly id: string
+  readonly kind: string
+  readonly name: string
+  /** Where it lies before it is turned about its middle, as shares of the picture. */
+  readonly box: Box01
+  /** Clockwise. */
+  readonly turnDeg: number
+}
 
 /** Everything that is decided about one rendition before a pixel of it is made. */
 export interface RenditionPlan {
@@ -28,5 +39,6 @@ export interface RenditionPlan {
   readonly product: PxBox | null
   readonly behind: Behind
   readonly passes: readonly Pass[]
+  readonly handles: readonly Handle[]
   readonly findings: readonly AnyFinding[]
 }

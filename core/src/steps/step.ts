@@ -4,9 +4,11 @@ import type { AnyFinding, FindingTable, MeasuredPhotograph, Surroundings } from 
 import type { PackedMatte } from '../matte'
 import type { Memory } from '../memory'
 import type { NetworkOf } from '../networks'
+import type { ShotAbout } from '../names'
 import type { Placement } from '../outlets'
 import type { HexColour, SrgbRgba8 } from '../raster'
 import type { Source, StoredTile } from '../source'
+import type { Typesetter } from '../typeset'
 import type { AssetUse } from './asset'
 import type { ControlGroup } from './controls'
 import type { Hands } from './hands'
@@ -25,9 +27,17 @@ export interface Given<
   readonly settings: Settings
   /** What the shot has besides settings. */
   readonly own: Own
+  /** What is known of the shot besides its pixels; nothing where the step does not read it. */
+  readonly about: ShotAbout
   /** The tables and pictures that the settings name, read, by hash. */
   readonly assets: ReadonlyMap<string, Asset>
 }
+
+/** What a shot has beside the settings of a step. */
+export type Beside<Own = Readonly<Record<string, unknown>>> = Pick<
+  Given<unknown, Own>,
+  'own' | 'about'
+>
 
 /** What a step may ask of its surroundings while it works on a shot. */
 export interface StepContext {
@@ -39,6 +49,10 @@ export interface StepContext {
 /** The same while it decides. */
 export interface DecideContext extends StepContext {
   readonly network: NetworkOf
+  /** Opened when it is first needed. */
+  readonly typesetter: () => Promise<Typesetter>
+  /** The step's settings for each placement of the shot. */
+  readonly forPlacements: readonly Readonly<Record<string, unknown>>[]
   readonly patience: Patience
   /** The key of what this step decides by its settings alone; everything that it keeps goes under it. */
   readonly key: string
@@ -139,8 +153,10 @@ export interface Step<
 
   /** The settings in a few words. */
   describe(settings: z.output<Settings>): string
+  /** Whether it goes by what is known of a shot besides its pixels. */
+  readsAbout?(settings: z.output<Settings>, own: z.output<Own>): boolean
   /** The tables and pictures that the settings name. */
-  assets?(settings: z.output<Settings>): readonly AssetUse[]
+  assets?(settings: z.output<Settings>, beside: Beside<z.output<Own>>): readonly AssetUse[]
   /**
    * Reads the file of one of them; remembered for as long as the file is held.
    *
@@ -151,9 +167,17 @@ export interface Step<
    * Its part of a rendition's key where that is more than the settings that are not at their defaults; null leaves
    * no trace.
    */
-  keyPart?(settings: z.output<Settings>, placement: Placement): unknown
-  /** The same for what a shot has of its own, where more than that is kept of it than shows. */
-  ownKeyPart?(own: z.output<Own>): unknown
+  keyPart?(
+    settings: z.output<Settings>,
+    placement: Placement,
+    beside: Beside<z.output<Own>>,
+  ): unknown
+  /**
+   * The same for what a shot has of its own, where more than that is kept of it than shows.
+   *
+   * @param placement null for the shot as a whole.
+   */
+  ownKeyPart?(own: z.output<Own>, placement: Placement | null): unknown
 
   /** What it finds in a photograph as it came in. */
   examine?(photograph: MeasuredPhotograph, surroundings: Surroundings): readonly F[]

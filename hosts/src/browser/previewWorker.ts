@@ -3,6 +3,7 @@ import { errorToData } from '../pool'
 import { rasterBuffers, servePreviewer, type FromPreviewer, type ToPreviewer } from '../previewer'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
+import { createBrowserTypesetter } from './typesetter'
 import { holdLife } from './workerLife'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
@@ -10,6 +11,7 @@ const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only
 const serve = servePreviewer({
   codec: browserCodec,
   network: createBrowserNetworks(() => undefined),
+  typesetter: createBrowserTypesetter(),
   onRetouching: (retouching) => scope.postMessage({ retouching } satisfies FromPreviewer),
   onStore: (store) => scope.postMessage({ store } satisfies FromPreviewer),
 })

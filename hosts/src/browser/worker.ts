@@ -2,6 +2,7 @@
 import { serveEngine, sha256, type FromWorker, type ToWorker } from '../pool'
 import { browserCodec } from './browserCodec'
 import { createBrowserNetworks } from './networks'
+import { createBrowserTypesetter } from './typesetter'
 import { holdLife } from './workerLife'
 
 const scope = self as unknown as DedicatedWorkerGlobalScope // this file is only loaded as a worker
@@ -11,6 +12,7 @@ const serve = serveEngine({
   network: createBrowserNetworks((fetching) =>
     scope.postMessage({ kind: 'fetching', fetching } satisfies FromWorker),
   ),
+  typesetter: createBrowserTypesetter(),
   sha256: (bytes) => sha256(bytes as Uint8Array<ArrayBuffer>), // never shared
   post: (message, transfer) => scope.postMessage(message, transfer),
 })

@@ -13,6 +13,7 @@ import { openOutFolder } from './outFolder'
 import { photoRows } from './photoRows'
 import { renderRows, type RenderRequest } from './renderRows'
 import { strings } from './strings'
+import { today } from './today'
 import { UsageError } from './UsageError'
 
 /** Exit codes: all made; some photographs failed; the call itself is wrong; stopped by the user. */
@@ -63,7 +64,7 @@ async function render(given: string[], options: Options): Promise<void> {
   const { photos, notes } = await gatherPhotos(given)
   for (const note of notes) say(note)
   if (photos.length === 0) throw new UsageError(strings.noPhotographs)
-  const { rows, pathOf } = photoRows(photos, brief, outlets, products)
+  const { rows, pathOf } = photoRows(photos, brief, outlets, products, today())
   const files = {
     original: async (shot: Shot) => new Uint8Array(await readFile(pathOf(shot))),
     mattes: () => Promise.resolve([]),

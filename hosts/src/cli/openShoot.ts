@@ -16,6 +16,7 @@ import type { JobAsset, KeyedMatte } from '../pool'
 import type { RowFiles } from './RowFiles'
 import { sha256 } from './sha256'
 import { strings } from './strings'
+import { today } from './today'
 
 configure({ useWebWorkers: false })
 
@@ -98,7 +99,7 @@ export async function openShoot(path: string): Promise<OpenShoot> {
   }
   const { folders } = CONTAINER
   return {
-    rows: rowsIn(contained),
+    rows: rowsIn(contained, today()),
     files: {
       original: (shot) => file(folders.originals, shot.originalHash, shot),
       finished: (rendition) =>

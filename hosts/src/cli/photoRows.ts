@@ -29,6 +29,7 @@ export interface PhotoRows {
 /**
  * Photographs as the rows of a shoot: named by their files, and put to the products that their names lead to.
  *
+ * @param day today, as YYYY-MM-DD.
  * @param outlets where they go in place of the brief's own placements; none takes those.
  */
 export function photoRows(
@@ -36,6 +37,7 @@ export function photoRows(
   brief: Brief,
   outlets: readonly Outlet[],
   products: readonly Product[],
+  day: string,
 ): PhotoRows {
   const bySku = new Map(products.map((product) => [product.sku, product]))
   const names = photos.map((path) => basename(path))
@@ -88,6 +90,7 @@ export function photoRows(
       renditions: new Map(),
       lightings: new Map(),
       measures: new Map(),
+      day,
     },
     pathOf: ({ order }) => photos[order]!,
   }

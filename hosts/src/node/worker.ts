@@ -4,6 +4,7 @@ import sharp from 'sharp'
 import { serveEngine } from '../pool'
 import { nodeCodec } from './nodeCodec'
 import { createNodeNetworks } from './nodeNetworks'
+import { createNodeTypesetter } from './nodeTypesetter'
 import { portableCodec } from './portableCodec'
 
 // The pool has a worker for every core; libvips threads on top would only get in each other's way.
@@ -16,6 +17,7 @@ const port = parentPort
 const serve = serveEngine({
   codec: workerData === 'portable' ? portableCodec : nodeCodec,
   network: createNodeNetworks(),
+  typesetter: createNodeTypesetter(),
   sha256: async (bytes) => createHash('sha256').update(bytes).digest('hex'),
   post: (message, transfer) => port.postMessage(message, transfer),
 })

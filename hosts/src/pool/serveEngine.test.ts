@@ -50,6 +50,7 @@ function startWorker(network: NetworkOf = () => Promise.reject(new Error('no net
   const serve = serveEngine({
     codec: nodeCodec,
     network,
+    typesetter: () => Promise.reject(new Error('no mark is drawn')),
     sha256: (bytes) => Promise.resolve(sha256(bytes)),
     post: (message, transfer) => posted.push({ message, transfer }),
   })

@@ -23,6 +23,7 @@ import { measurePhotograph } from '@cloudbank/core/measure'
 import { giveLook, lookAt, type NetworkOf } from '@cloudbank/core/networks'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
+import type { Typesetter } from '@cloudbank/core/typeset'
 import { createAssetStore } from './assetStore'
 import { packLook, unpackLook } from './lookFile'
 import type { FileSource, FromWorker, Job, JobResults, ToWorker } from './protocol'
@@ -32,6 +33,7 @@ import { errorToData } from './workerErrors'
 export interface WorkerPlatform {
   readonly codec: Codec
   readonly network: NetworkOf
+  readonly typesetter: () => Promise<Typesetter>
   readonly sha256: (bytes: Uint8Array) => Promise<string>
   readonly post: (message: FromWorker, transfer: ArrayBuffer[]) => void
 }
@@ -41,7 +43,7 @@ const TILE_QUALITY_PCT = 80
 
 /** Answers requests in a worker: decodes, runs the engine, and posts what comes of it. */
 export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Promise<void> {
-  const { codec, network, post, sha256 } = platform
+  const { codec, network, typesetter, post, sha256 } = platform
   const assets = createAssetStore()
   const memory = new Memory()
   const scratch = new Scratch()
@@ -85,6 +87,7 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     const context: EngineContext = {
       codec,
       network,
+      typesetter,
       asset: assets.get,
       mattes: new Map(job.mattes.map(({ key, matte }) => [key, matte])),
       memory,

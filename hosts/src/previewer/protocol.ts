@@ -2,7 +2,8 @@ import type { Plan } from '@cloudbank/core/brief'
 import type { Histogram } from '@cloudbank/core/measure'
 import type { ViewName } from '@cloudbank/core/engine'
 import type { Box01, Matrix3, Rgb, Size } from '@cloudbank/core/raster'
-import type { LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
+import type { AnyFinding } from '@cloudbank/core/findings'
+import type { Handle, LightSettings, NeutralReading, Outline, Spot } from '@cloudbank/core/steps'
 import type { ErrorData, JobAsset, KeyedMatte } from '../pool'
 
 /** What is laid over a drawn picture. */
@@ -99,6 +100,10 @@ export interface StageRaster extends Size {
   readonly toPhotograph: Matrix3
   /** The product in it, as fractions of its sides; null where there is none. */
   readonly product: Box01 | null
+  /** What can be taken hold of in it. */
+  readonly handles: readonly Handle[]
+  /** What was found while it was planned and drawn. */
+  readonly findings: readonly AnyFinding[]
 }
 
 export interface PreviewAnswers {

@@ -69,6 +69,7 @@ beforeEach(async () => {
   const serve = servePreviewer({
     codec: nodeCodec,
     network: () => Promise.reject(new Error('no network')),
+    typesetter: () => Promise.reject(new Error('no mark is drawn')),
   })
   ask = (async (request: PreviewRequest) => serve(request)) as typeof ask // each kind has its answer
   const size = await ask<'open'>({

@@ -27,6 +27,7 @@ import {
   type Look,
   snapOutlines,
 } from '@cloudbank/core/steps'
+import type { Typesetter } from '@cloudbank/core/typeset'
 import { createAssetStore, unpackLook } from '../pool'
 import { createMatteStore } from './matteStore'
 import { levelFor, PictureShelf, type ShelvedPicture } from './PictureShelf'
@@ -44,6 +45,7 @@ import type {
 export interface PreviewPlatform {
   readonly codec: Codec
   readonly network: NetworkOf
+  readonly typesetter: () => Promise<Typesetter>
   /** Told how far a drawing is that takes long; null once it is drawn. */
   readonly onRetouching?: (retouching: Retouching | null) => void
   /** Told what is to be stored of a picture. */
@@ -69,6 +71,7 @@ const HISTOGRAM_PIXELS = 60_000
 export function servePreviewer({
   codec,
   network,
+  typesetter,
   onRetouching,
   onStore,
 }: PreviewPlatform): (request: PreviewRequest) => Promise<PreviewAnswers[PreviewRequest['kind']]> {
@@ -192,6 +195,7 @@ export function servePreviewer({
     return {
       codec,
       network,
+      typesetter,
       asset: assets.get,
       mattes: mattes.take(request.mattes),
       memory,
@@ -218,13 +222,11 @@ export function servePreviewer({
     }
     const made = await stagePictures(source, plan, context, options)
     store(request.picture, MANY_RETOUCHES)
-    return made.map(({ step, picture: { width, height, data }, toPhotograph, product }) => ({
-      step,
+    return made.map(({ picture: { width, height, data }, ...known }) => ({
+      ...known,
       width,
       height,
       data,
-      toPhotograph,
-      product,
     }))
   }
 }

@@ -44,6 +44,7 @@ async function visit(count: number, works: readonly Blob[]) {
   const serve = servePreviewer({
     codec: nodeCodec,
     network: () => Promise.reject(new Error('no network')),
+    typesetter: () => Promise.reject(new Error('no mark is drawn')),
     onRetouching: (retouching) => told.push(retouching),
     onStore: (work) => stored.push(work),
   })

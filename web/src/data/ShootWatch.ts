@@ -5,6 +5,7 @@ import { watchTables, type Changed } from './changes'
 import type { Database, RowOf, TableName } from './database'
 import { checkRows, setAside } from './readRows'
 import type { MeasureRow, Refusal } from './rows'
+import { today } from './today'
 
 /** A shoot with everything that its screens show, kept in step with the database. */
 export interface ShootView extends ShootRows {
@@ -238,6 +239,7 @@ export class ShootWatch {
         () => new Map([...lightings.values()].map((row) => [row.id, row])),
       ),
       measures: this.#measures,
+      day: today(),
       readAt,
     }
   }

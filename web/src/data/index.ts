@@ -40,6 +40,7 @@ export {
 export { newBriefId, newLightingId, newRunId, newShootId, newShotId } from './ids'
 export { createShoot, deleteShoot, freeShootName } from './shoots'
 export { sweep, type Swept } from './sweep'
+export { today } from './today'
 export { storeWorkedOut, workedOutOf } from './workedOut'
 export { keepReserve, spendReserve } from './reserve'
 export { usePictureUrl, type PictureRef } from './pictures'

@@ -1,6 +1,7 @@
 import {
   type BriefRow,
   type Lighting,
+  type Product,
   type Rendition,
   type Shoot,
   ShootId,
@@ -10,6 +11,7 @@ import { useLiveQuery } from 'dexie-react-hooks'
 import { useCallback, useSyncExternalStore } from 'react'
 import { database } from './database'
 import { checkRows } from './readRows'
+import { today } from './today'
 import { ShootWatch, type ShootView } from './ShootWatch'
 
 /**
@@ -97,6 +99,8 @@ export interface ShootSummary {
   readonly renditions: readonly Rendition[]
   readonly briefRow: BriefRow | undefined
   readonly lightings: ReadonlyMap<string, Lighting>
+  readonly products: ReadonlyMap<string, Product>
+  readonly day: string
   /** The files that have left in deliveries. */
   readonly delivered: ReadonlySet<string>
 }
@@ -112,11 +116,12 @@ export function useShootSummaries(): readonly ShootSummary[] | undefined {
 async function summaryOf(shoot: Shoot): Promise<ShootSummary> {
   const mine = { shootId: shoot.id }
   const current = { ...mine, standing: 'current' }
-  const [shots, renditions, brief, lightings, deliveries] = await Promise.all([
+  const [shots, renditions, brief, lightings, products, deliveries] = await Promise.all([
     database.table('shots').where(mine).sortBy('order'),
     database.table('renditions').where(current).toArray(),
     database.table('briefs').get(shoot.briefId) as Promise<unknown>,
     database.table('lightings').where(mine).toArray(),
+    database.table('products').where(mine).toArray(),
     database.table('deliveries').where(mine).toArray(),
   ])
   return {
@@ -125,6 +130,8 @@ async function summaryOf(shoot: Shoot): Promise<ShootSummary> {
     renditions: checkRows('renditions', renditions).rows,
     briefRow: checkRows('briefs', brief === undefined ? [] : [brief]).rows[0],
     lightings: byId(checkRows('lightings', lightings).rows),
+    products: new Map(checkRows('products', products).rows.map((row) => [row.sku, row])),
+    day: today(),
     delivered: new Set(
       checkRows('deliveries', deliveries).rows.flatMap(({ files }) =>
         files.map(({ fileHash }) => fileHash),

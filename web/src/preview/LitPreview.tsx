@@ -1,13 +1,14 @@
 import { planOf, recipeOf, stepsOf } from '../work/model'
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import type { ShootView, Shot } from '../data'
+import type { RecipeRows } from '@cloudbank/core/shoot'
+import type { Shot } from '../data'
 import { useAssets } from '../work/assets'
 import { LightCanvas } from './LightCanvas'
 import { useOpenPicture } from './useOpenPicture'
 
 interface Props {
-  readonly view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>
+  readonly view: RecipeRows
   readonly shot: Shot
   /** Longer side, in pixels. */
   readonly sidePx: number

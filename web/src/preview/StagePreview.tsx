@@ -2,14 +2,15 @@ import { planOf, recipeOf } from '../work/model'
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { BriefSteps } from '@cloudbank/core/brief'
-import type { ShootView, Shot } from '../data'
+import type { RecipeRows } from '@cloudbank/core/shoot'
+import type { Shot } from '../data'
 import { useAssets } from '../work/assets'
 import { StageCanvas } from './StageCanvas'
 import { useOpenPicture, type OpenPicture } from './useOpenPicture'
 import { useMattes, useStepPicture } from './useStepPicture'
 
 interface Props {
-  readonly view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>
+  readonly view: RecipeRows
   readonly shot: Shot
   /** The shot's photograph as `useStagedPicture` opens it. */
   readonly picture: OpenPicture | null

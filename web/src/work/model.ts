@@ -3,6 +3,8 @@ import { createShootModel } from '@cloudbank/core/shoot'
 /** All that this page derives of shoots' rows; it remembers what it made for as long as the rows are the same. */
 export const {
   recipeOf,
+  readsData,
+  dataOf,
   stepsFor,
   runBrief,
   sharedSteps,

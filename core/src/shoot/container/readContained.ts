@@ -35,9 +35,10 @@ const MeasuredRow = z.object({
 /**
  * The rows of a shoot in a container, as everything is derived of them.
  *
+ * @param day today, as YYYY-MM-DD.
  * @throws ContainerError naming the table and field that is wrong.
  */
-export function rowsIn({ tables }: Contained): ShootRows {
+export function rowsIn({ tables }: Contained, day: string): ShootRows {
   const all = <S extends z.ZodType>(name: keyof Contained['tables'], schema: S): z.output<S>[] => {
     const read = z.array(schema).safeParse(tables[name])
     if (read.success) return read.data
@@ -59,6 +60,7 @@ export function rowsIn({ tables }: Contained): ShootRows {
     lightings: new Map(all('lightings', Lighting).map((row) => [row.id, row])),
     renditions: new Map(current.map((row) => [slotOf(row), row])),
     measures: new Map(all('measures', MeasuredRow).map(({ hash, result }) => [hash, result])),
+    day,
   }
 }
 

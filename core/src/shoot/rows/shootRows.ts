@@ -14,4 +14,6 @@ export interface ShootRows {
   readonly lightings: ReadonlyMap<string, Lighting>
   /** What was measured, by the original's hash. */
   readonly measures: ReadonlyMap<string, Measured>
+  /** Today, as YYYY-MM-DD. */
+  readonly day: string
 }

@@ -26,6 +26,7 @@ export const shootView = (change: Partial<ShootRows> = {}): ShootRows => ({
   renditions: new Map(),
   lightings: new Map(),
   measures: new Map(),
+  day: '2026-06-01',
   ...change,
 })
 

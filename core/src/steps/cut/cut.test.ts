@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { noFacts } from '../../facts'
+import { NOTHING_KNOWN } from '../../names'
 import { MATTE, packMatte, PRODUCT } from '../../matte'
 import type { Finder } from '../../networks'
 import { coarseEdge } from '../../networks/edge.testing'
@@ -117,11 +118,14 @@ test('a detail of which the finder is sure is cut, and framed as photographed: w
       settings: CutSettings.parse({}),
       own: cut.own.parse({}),
       facts: noFacts(source.size),
+      about: NOTHING_KNOWN,
       assets: new Map<string, never>(),
     },
     {
       source,
       network: () => Promise.reject(new Error('nothing is asked')),
+      typesetter: () => Promise.reject(new Error('no mark is drawn')),
+      forPlacements: [],
       key: 'cut',
       keptMatte: () => packMatte(matte, matte.alphas[0]),
       patience: 'asks',

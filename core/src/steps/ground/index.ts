@@ -151,7 +151,12 @@ function plannedBehind(
       if (!own) return { kind: 'original' }
       const lit = linearRaster({ width: 1, height: 1 })
       lit.data.set([...own().colour, 1])
-      const place = { window: { x: 0, y: 0, ...photograph }, photograph, alpha: () => null }
+      const place = {
+        window: { x: 0, y: 0, ...photograph },
+        photograph,
+        alpha: () => null,
+        report: () => undefined,
+      }
       for (const pass of passes) if (pass.layer === 'colour') pass.paint(lit, place)
       const [, a, b] = linearToLab([lit.data[0]!, lit.data[1]!, lit.data[2]!])
       const [red, green, blue] = labToLinear([behind.lightness, a, b])

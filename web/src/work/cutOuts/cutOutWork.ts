@@ -3,8 +3,9 @@ import { planOf } from '../model'
 import { CancelledError } from '@cloudbank/core/engine'
 import { UnreachableError, type Jobs } from '@cloudbank/hosts/pool'
 import type { Work } from '@cloudbank/hosts/runs'
-import { watchTables, type CutOutItem, type Database, type Lighting, type Shot } from '../../data'
+import { watchTables, type CutOutItem, type Database, type Shot } from '../../data'
 import { describeError } from '../../notices'
+import { shotRecipe } from '../shotRecipe'
 import { makeCutOut } from './makeCutOut'
 import { strings } from '../strings'
 
@@ -44,13 +45,10 @@ async function outcomeOf(
   }
 }
 
-/** The shoot's brief and the shot's lighting as they are now. */
+/** By the shoot's brief as it is now. */
 async function recipeFor(shot: Shot, db: Database): Promise<Recipe> {
   const shoot = await db.shoots.get(shot.shootId)
   const row = shoot && (await db.briefs.get(shoot.briefId))
   if (!row) throw new Error(strings.shootNoLongerHasBrief)
-  const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
-  const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
-  const { steps } = row.brief
-  return { briefId: row.id, steps, look: steps, lightings }
+  return shotRecipe(shot, { briefId: row.id, steps: row.brief.steps }, db)
 }

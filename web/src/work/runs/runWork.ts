@@ -1,4 +1,4 @@
-import { bySlot, type Recipe } from '@cloudbank/core/shoot'
+import { bySlot } from '@cloudbank/core/shoot'
 import { planOf, stalePlacements } from '../model'
 import { CancelledError } from '@cloudbank/core/engine'
 import {
@@ -11,13 +11,13 @@ import type { ClockPort, Work } from '@cloudbank/hosts/runs'
 import {
   watchTables,
   type Database,
-  type Lighting,
   type Run,
   type RunId,
   type RunItem,
   type Shot,
 } from '../../data'
 import { shotJob } from '../shotJob'
+import { shotRecipe } from '../shotRecipe'
 import { describeError } from '../../notices'
 import { shotInView } from '../inView'
 import { keepFailure, keepFound, keepNothing, keepResult, putBack } from './keepResult'
@@ -88,7 +88,9 @@ async function makeShot(
   shot: Shot,
   { pool, signal, lap, db }: Surroundings,
 ): Promise<void> {
-  const recipe = await recipeFor(run, shot, db)
+  // The brief as it was when the run began.
+  const { briefId, brief } = run
+  const recipe = await shotRecipe(shot, { briefId, steps: brief.steps }, db)
   const present = await db.renditions
     .where('shotId')
     .equals(shot.id)
@@ -125,12 +127,4 @@ async function makeShot(
   }
   if (signal.aborted) throw new CancelledError()
   await keepResult({ run, item, shot, plan, placements, result, workedMs: lap() }, db)
-}
-
-/** The brief as it was when the run began, and the shot's lighting as it is now. */
-async function recipeFor(run: Run, shot: Shot, db: Database): Promise<Recipe> {
-  const lighting = shot.lightingId === null ? undefined : await db.lightings.get(shot.lightingId)
-  const lightings = new Map<string, Lighting>(lighting ? [[lighting.id, lighting]] : [])
-  const { steps } = run.brief
-  return { briefId: run.briefId, steps, look: steps, lightings }
 }

@@ -1,5 +1,5 @@
-import { verdictWords } from '@cloudbank/core/shoot'
-import { database, performNamed, put, type Database, type ShootView, type Shot } from '../../data'
+import { verdictWords, type RecipeRows } from '@cloudbank/core/shoot'
+import { database, performNamed, put, type Database, type Shot } from '../../data'
 import { madeBy, recipeOf } from '../model'
 import { strings } from '../strings'
 
@@ -16,7 +16,7 @@ export type NewVerdict =
  */
 export const recordVerdict = (
   shot: Shot,
-  view: Pick<ShootView, 'shoot' | 'briefRow' | 'lightings'>,
+  view: RecipeRows,
   verdict: NewVerdict,
   db: Database = database,
 ): Promise<number | null> =>

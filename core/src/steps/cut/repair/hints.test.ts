@@ -186,6 +186,8 @@ describe('asking the network again', () => {
           key: 'k',
           keptMatte: () => uncut,
           memory: new Memory(),
+          typesetter: () => Promise.reject(new Error('no mark is drawn')),
+          forPlacements: [],
           network: async (id) => {
             if (id !== 'finder') throw new Error(`${id} is not needed`)
             return finder as never // the only one that is asked for

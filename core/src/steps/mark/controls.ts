@@ -1,0 +1,28 @@
+import type { ControlGroup } from '../controls'
+import type { MarkSettings } from './settings'
+
+export const MARK_CONTROLS: readonly ControlGroup<keyof MarkSettings>[] = [
+  {
+    id: 'marks',
+    title: 'Marks',
+    controls: [{ kind: 'own', field: 'marks', label: 'Marks' }],
+  },
+  {
+    id: 'where',
+    title: 'Where they may be',
+    controls: [
+      { kind: 'switch', field: 'drawn', label: 'Draw marks' },
+      {
+        kind: 'choice',
+        field: 'allowed',
+        label: 'Marks allowed',
+        options: [
+          { value: 'everywhere', words: 'on every picture' },
+          { value: 'not-on-covers', words: 'on all but covers' },
+          { value: 'nowhere', words: 'on no picture' },
+        ],
+      },
+      { kind: 'number', field: 'marginPct', label: 'Margin', unit: '%', step: 0.5, digits: 1 },
+    ],
+  },
+]

@@ -1,0 +1,16 @@
+import { readFile } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+import type { Typesetter } from '@cloudbank/core/typeset'
+import { openOnce } from '../openOnce'
+import { createCanvasTypesetter } from '../typeset'
+
+const { resolve } = createRequire(import.meta.url)
+
+/** The typesetter, opened when it is first needed, with the fonts of the packages that they ship in. */
+export const createNodeTypesetter = (): (() => Promise<Typesetter>) =>
+  openOnce(async () => {
+    const { default: start } = await import('canvaskit-wasm/full')
+    const wasm = await readFile(resolve('canvaskit-wasm/bin/full/canvaskit.wasm'))
+    const kit = await start({ wasmBinary: Uint8Array.from(wasm).buffer } as object)
+    return createCanvasTypesetter(kit, async ({ file }) => Uint8Array.from(await readFile(resolve(file))))
+  })

@@ -1,0 +1,264 @@
+import type {
+  Canvas,
+  CanvasKit,
+  FontCollection,
+  Paint,
+  Paragraph,
+  TypefaceFontProvider,
+} from 'canvaskit-wasm'
+import { hexToBytes, srgbRaster, type SrgbRgba8 } from '@cloudbank/core/raster'
+import {
+  filesFor,
+  FontError,
+  type Drawn,
+  type FontFile,
+  type Ink,
+  type TextBlock,
+  type Typesetter,
+} from '@cloudbank/core/typeset'
+
+/** What the drawing library makes lies in its own memory until it is given back. */
+interface Held {
+  delete(): void
+}
+
+function holding<Result>(work: (hold: <H extends Held>(held: H) => H) => Result): Result {
+  const held: Held[] = []
+  try {
+    return work((one) => {
+      held.push(one)
+      return one
+    })
+  } finally {
+    for (const one of held.reverse()) one.delete()
+  }
+}
+
+/** Wider than any text. */
+const UNBROKEN = 1e6
+/** A line through letters: how far above the base line and how thick, as shares of their size. */
+const STRIKE = { above: 0.27, thick: 0.07 }
+
+/** Letters that say how others are drawn, and are not drawn themselves. */
+const UNSEEN = /[\p{Cc}\p{Cf}\ufe00-\ufe0f]/u
+
+/**
+ * The typesetter on a drawing library that runs as wasm wherever JavaScript does, on no more than the processor.
+ *
+ * @param loadFile gives the bytes of a shipped font; whatever it throws is passed on.
+ */
+export function createCanvasTypesetter(
+  kit: CanvasKit,
+  loadFile: (file: FontFile) => Promise<Uint8Array>,
+): Typesetter {
+  const provider: TypefaceFontProvider = kit.TypefaceFontProvider.Make()
+  const collection: FontCollection = kit.FontCollection.Make()
+  collection.setDefaultFontManager(provider)
+  const loaded = new Map<string, Promise<void>>()
+  const own = new Set<string>()
+
+  const loadOnce = (file: FontFile): Promise<void> => {
+    const known = loaded.get(file.name)
+    if (known) return known
+    const loading = loadFile(file).then((bytes) => provider.registerFont(bytes, file.name))
+    loaded.set(file.name, loading)
+    // One that did not come is asked for again.
+    loading.catch(() => loaded.delete(file.name))
+    return loading
+  }
+
+  /** A block of text, laid out; its lines lie to each other as they are aligned. */
+  function layOut({ spans, face, maxWidth }: TextBlock, hold: <H extends Held>(h: H) => H) {
+    const style = new kit.ParagraphStyle({
+      textAlign: {
+        left: kit.TextAlign.Left,
+        centre: kit.TextAlign.Center,
+        right: kit.TextAlign.Right,
+      }[face.align],
+      textStyle: {
+        fontFamilies: [...face.fonts],
+        fontSize: face.size,
+        fontStyle: {
+          weight: { value: face.weight } as never, // a weight between the named ones
+          slant: face.italic ? kit.FontSlant.Italic : kit.FontSlant.Upright,
+        },
+        fontVariations: [{ axis: 'wght', value: face.weight }],
+        letterSpacing: face.tracking * face.size,
+        heightMultiplier: face.lineHeight,
+        halfLeading: true,
+      },
+    })
+    const builder = hold(kit.ParagraphBuilder.MakeFromFontCollection(style, collection))
+    for (const { text } of spans) builder.addText(text)
+    const paragraph = hold(builder.build())
+    paragraph.layout(UNBROKEN)
+    const natural = Math.ceil(paragraph.getMaxIntrinsicWidth() + 1)
+    paragraph.layout(Math.min(natural, maxWidth))
+    if (natural <= maxWidth || face.align === 'left') return paragraph
+    // Lines are aligned within the widest of them, but never broken once more.
+    const lines = paragraph.getNumberOfLines()
+    paragraph.layout(Math.min(maxWidth, Math.ceil(paragraph.getLongestLine()) + 1))
+    if (paragraph.getNumberOfLines() > lines) paragraph.layout(maxWidth)
+    return paragraph
+  }
+
+  function paintOf(ink: Ink, hold: <H extends Held>(h: H) => H): Paint {
+    const paint = hold(new kit.Paint())
+    const [red, green, blue] = hexToBytes(ink.colour)
+    paint.setAntiAlias(true)
+    paint.setColor(kit.Color4f(red / 255, green / 255, blue / 255, ink.opacity))
+    if (ink.blur !== undefined && ink.blur > 0)
+      paint.setMaskFilter(hold(kit.MaskFilter.MakeBlur(kit.BlurStyle.Normal, ink.blur, true)))
+    return paint
+  }
+
+  function drawText(
+    canvas: Canvas,
+    { block, x, y, ink, outline }: Extract<Drawn, { kind: 'text' }>,
+  ): void {
+    holding((hold) => {
+      const paragraph = layOut(block, hold)
+      const paint = paintOf(ink, hold)
+      if (outline !== undefined) {
+        paint.setStyle(kit.PaintStyle.Stroke)
+        paint.setStrokeWidth(outline)
+        paint.setStrokeJoin(kit.StrokeJoin.Round)
+      }
+      for (const { runs } of paragraph.getShapedLines())
+        for (const { typeface, size, glyphs, positions } of runs) {
+          const font = hold(new kit.Font(hold(typeface), size))
+          font.setEdging(kit.FontEdging.AntiAlias)
+          // Nothing is fitted to pixels, so that a small picture is a large one scaled.
+          font.setHinting(kit.FontHinting.None)
+          font.setSubpixel(true)
+          font.setLinearMetrics(true)
+          canvas.drawGlyphs(glyphs, positions.subarray(0, glyphs.length * 2), x, y, font, paint)
+        }
+      for (const [left, right, baseline] of struckIn(block, paragraph)) {
+        const top = y + baseline - STRIKE.above * block.face.size
+        const thick = STRIKE.thick * block.face.size
+        canvas.drawRect(kit.LTRBRect(x + left, top - thick / 2, x + right, top + thick / 2), paint)
+      }
+    })
+  }
+
+  /** Where lines go through struck text: from, to and their base line. */
+  function struckIn({ spans }: TextBlock, paragraph: Paragraph): [number, number, number][] {
+    const baselines = paragraph.getLineMetrics().map(({ baseline }) => baseline)
+    let from = 0
+    return spans.flatMap(({ text, struck }) => {
+      const [start, end] = [from, (from += text.length)]
+      if (!struck || start === end) return []
+      const { Max } = kit.RectHeightStyle
+      const rects = paragraph.getRectsForRange(start, end, Max, kit.RectWidthStyle.Tight)
+      return rects.map(({ rect }): [number, number, number] => {
+        const [left = 0, top = 0, right = 0, bottom = 0] = rect
+        const inside = baselines.find((line) => line > top && line <= bottom) ?? bottom
+        return [left, right, inside]
+      })
+    })
+  }
+
+  function drawPicture(
+    canvas: Canvas,
+    { picture, part, box, clip, opacity }: Extract<Drawn, { kind: 'picture' }>,
+  ): void {
+    holding((hold) => {
+      const image = kit.MakeImage(imageInfo(picture), picture.data, picture.width * 4)
+      const path = kit.Path.MakeFromSVGString(clip)
+      if (!image || !path) throw new Error('The drawing library took no picture')
+      const small = hold(hold(image).makeCopyWithDefaultMipmaps())
+      const paint = hold(new kit.Paint())
+      paint.setAlphaf(opacity)
+      canvas.save()
+      canvas.clipPath(hold(path), kit.ClipOp.Intersect, true)
+      canvas.drawImageRectOptions(
+        small,
+        kit.XYWHRect(part.x, part.y, part.width, part.height),
+        kit.XYWHRect(box.x, box.y, box.width, box.height),
+        kit.FilterMode.Linear,
+        kit.MipmapMode.Linear,
+        paint,
+      )
+      canvas.restore()
+    })
+  }
+
+  const imageInfo = ({ width, height }: { width: number; height: number }) => ({
+    width,
+    height,
+    alphaType: kit.AlphaType.Unpremul,
+    colorType: kit.ColorType.RGBA_8888,
+    colorSpace: kit.ColorSpace.SRGB,
+  })
+
+  function drawOne(canvas: Canvas, one: Drawn): void {
+    if (one.kind === 'text') return drawText(canvas, one)
+    if (one.kind === 'picture') return drawPicture(canvas, one)
+    holding((hold) => {
+      const path = kit.Path.MakeFromSVGString(one.path)
+      if (!path) throw new Error(`The drawing library took no path: ${one.path}`)
+      const paint = paintOf(one.ink, hold)
+      if (one.kind === 'stroke') {
+        paint.setStyle(kit.PaintStyle.Stroke)
+        paint.setStrokeWidth(one.width)
+        paint.setStrokeCap(kit.StrokeCap.Butt)
+        paint.setStrokeJoin(kit.StrokeJoin.Miter)
+      }
+      canvas.drawPath(hold(path), paint)
+    })
+  }
+
+  return {
+    load: async (family, text) => {
+      const files = [...filesFor(family, false, text), ...filesFor(family, true, text)]
+      await Promise.all(files.map(loadOnce))
+    },
+    fontsFor: (family, italic, text) => [
+      ...(own.has(family) ? [family] : []),
+      ...filesFor(family, italic, text).map(({ name }) => name),
+    ],
+    addFont: (name, bytes) => {
+      if (own.has(name)) return
+      const typeface = kit.Typeface.MakeTypefaceFromData(Uint8Array.from(bytes).buffer)
+      if (!typeface) throw new FontError()
+      typeface.delete()
+      provider.registerFont(bytes, name)
+      own.add(name)
+    },
+    set: (block) =>
+      holding((hold) => {
+        const paragraph = layOut(block, hold)
+        const unresolved = new Set(
+          paragraph.unresolvedCodepoints().map((point) => String.fromCodePoint(point)),
+        )
+        const letters = new Set(block.spans.flatMap(({ text }) => [...text]))
+        return {
+          width: paragraph.getLongestLine(),
+          height: paragraph.getHeight(),
+          lines: paragraph.getNumberOfLines(),
+          missing: [...letters].filter((one) => unresolved.has(one) && !UNSEEN.test(one)),
+        }
+      }),
+    draw: (area, scale, groups): SrgbRgba8 =>
+      holding((hold) => {
+        const surface = kit.MakeSurface(area.width, area.height)
+        if (!surface) throw new Error('The drawing library has no memory left')
+        hold(surface)
+        const canvas = surface.getCanvas()
+        canvas.clear(kit.TRANSPARENT)
+        canvas.translate(-area.x, -area.y)
+        canvas.scale(scale, scale)
+        for (const { matrix, drawn } of groups) {
+          canvas.save()
+          canvas.concat([...matrix])
+          for (const one of drawn) drawOne(canvas, one)
+          canvas.restore()
+        }
+        surface.flush()
+        const pixels = canvas.readPixels(0, 0, imageInfo(area))
+        if (!pixels) throw new Error('The drawing library gave no pixels')
+        return srgbRaster(area, new Uint8ClampedArray(pixels.buffer.slice(0) as ArrayBuffer))
+      }),
+  }
+}

@@ -1,0 +1,1 @@
+export { createCanvasTypesetter } from './canvasTypesetter'
