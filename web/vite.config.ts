@@ -29,7 +29,16 @@ const isolation = {
 
 export default defineConfig({
   plugins: [react(), demoShoot()],
-  resolve: { alias: [{ find: /^network-runtime(?=\.(wasm|mjs))/, replacement: runtime }] },
+  resolve: {
+    alias: [
+      { find: /^network-runtime(?=\.(wasm|mjs))/, replacement: runtime },
+      // What the drawing library would ask of Node, were it there.
+      {
+        find: /^(fs|path)$/,
+        replacement: fileURLToPath(new URL('src/noNode.ts', import.meta.url)),
+      },
+    ],
+  },
   worker: { format: 'es' },
   build: {
     target: 'es2022',

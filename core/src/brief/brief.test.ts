@@ -17,6 +17,7 @@ test('an empty brief takes every default, which is Shop white', () => {
     'automatic',
     'white',
     '1:1, fills 85 %',
+    'no marks',
     'page 1200 px JPEG ≤ 200\u00a0KB\ncard 600 px JPEG ≤ 60\u00a0KB',
   ])
 })

@@ -20,6 +20,7 @@ export {
 export { STARTING_BRIEFS } from './startingBriefs'
 export {
   assetsOf,
+  isWorkedOn,
   ownOf,
   placementsOf,
   planOf,

@@ -143,6 +143,12 @@ export function renditionKey(plan: Plan, placement: Placement, steps: Registry =
   return `${plan.original}/${settingsKey(plan, placement, steps)}`
 }
 
+/** Whether a step has left its trace in the pixels of a rendition, by its key. */
+export function isWorkedOn(key: string, step: string): boolean {
+  const from = key.indexOf('{')
+  return from >= 0 && step in (JSON.parse(key.slice(from)) as object)
+}
+
 /** The part of a rendition's key that comes of settings, whichever original they are for. */
 export function settingsKey(plan: Plan, placement: Placement, steps: Registry = STEPS): string {
   const parts = steps.flatMap((step): [string, unknown][] => {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { NamePattern } from '../names'
-import { Placement } from './placement'
+import { Placement, type PlacementChanges } from './placement'
 import { OutletRules } from './rules'
 
 /** The version of an outlet's file. */
@@ -50,8 +50,16 @@ export const placesOf = (outlets: readonly Outlet[]): OutletPlace[] =>
         ...(placement.format === 'auto' && placement.among.length === 0
           ? { among: outlet.rules.formats }
           : {}),
+        changes: withMarkRule(placement.changes, outlet.rules.marks),
         id: `${outlet.id}.${placement.id}`,
         name: outlet.placements.length === 1 ? outlet.name : `${outlet.name}, ${placement.name}`,
       },
     })),
   )
+
+/** What a placement asks, kept to what its outlet takes of marks. */
+function withMarkRule(changes: PlacementChanges, marks: OutletRules['marks']): PlacementChanges {
+  if (marks === 'allowed') return changes
+  const allowed = marks === 'none' ? 'nowhere' : 'not-on-covers'
+  return { ...changes, mark: { ...changes.mark, allowed } }
+}

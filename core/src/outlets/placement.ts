@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { MADE_FORMATS, type Format } from '../codec'
+import { NamePattern } from '../names'
 
 const MadeFormat = z.enum(MADE_FORMATS as [Format, ...Format[]]) // there are some
 
@@ -74,6 +75,9 @@ export const Placement = z.strictObject({
     .nullable()
     .default(null)
     .describe('Pixels per inch written into the file; if empty, as the photograph says.'),
+  fileNames: NamePattern.nullable()
+    .default(null)
+    .describe('Pattern for its file names; the outlet’s or the brief’s if empty.'),
   changes: PlacementChanges.default({}).describe('What it overrides in the brief, step by step.'),
 })
 export type Placement = z.infer<typeof Placement>

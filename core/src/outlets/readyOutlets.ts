@@ -39,6 +39,7 @@ const READY: readonly z.input<typeof Outlet>[] = [
       backdrop: { ...white, tolerance: 0.5 },
       leastFillPct: 84,
       mostPictures: 7,
+      marks: 'not-on-covers',
     },
     placements: [
       {

@@ -54,6 +54,10 @@ export const OutletRules = z.strictObject({
     .enum(['any', 'none', 'credit'])
     .default('any')
     .describe('What may be written into files: anything, nothing, or at least a credit.'),
+  marks: z
+    .enum(['allowed', 'not-on-covers', 'none'])
+    .default('allowed')
+    .describe('Whether pictures may have words and shapes drawn over them.'),
   needsAltText: z.boolean().default(false).describe('Every picture needs a description.'),
 })
 export type OutletRules = z.infer<typeof OutletRules>

@@ -70,7 +70,12 @@ export function createAbouts() {
     reads,
     /** What is known of a shoot's shots; nothing where none of them asks. The same object for the same. */
     dataOf: (
-      { shoot, shots, products, day }: Pick<ShootRows, 'shots' | 'products' | 'day'> & {
+      {
+        shoot,
+        shots,
+        products,
+        day,
+      }: Pick<ShootRows, 'shots' | 'products' | 'day'> & {
         readonly shoot: Pick<Shoot, 'name'>
       },
       steps: BriefSteps,
@@ -100,14 +105,12 @@ function standingOf(shots: readonly Placed[]): ReadonlyMap<string, Standing> {
         (a, b) => (a.place ?? Infinity) - (b.place ?? Infinity) || a.order - b.order,
       )
       const pictures = Object.fromEntries(
-        [...inOrder]
-          .reverse()
-          .flatMap(({ angle, originalHash, fileName }) =>
-            // One that has not been read yet has no hash to be found by.
-            angle === null || originalHash.length < HASH_LETTERS
-              ? []
-              : [[angle, { name: fileName, hash: originalHash }] as const],
-          ),
+        [...inOrder].reverse().flatMap(({ angle, originalHash, fileName }) =>
+          // One that has not been read yet has no hash to be found by.
+          angle === null || originalHash.length < HASH_LETTERS
+            ? []
+            : [[angle, { name: fileName, hash: originalHash }] as const],
+        ),
       )
       return inOrder.map(({ id }, i) => [id, { number: i + 1, pictures }] as const)
     }),

@@ -23,7 +23,14 @@ export { fill01, offCentre01 } from './frameReading'
 export { groupBy } from './groupBy'
 export { groupByLighting, lightReadings, outlying, type LightReading } from './lightReadings'
 export { ORDERS, type OrderId } from './order'
-export { isTouched, lightingOf, lightingTouches, slotFor, type Recipe, type RecipeRows } from './recipe'
+export {
+  isTouched,
+  lightingOf,
+  lightingTouches,
+  slotFor,
+  type Recipe,
+  type RecipeRows,
+} from './recipe'
 export { looksOf, seenAs } from './seenAs'
 export { bySlot, makeWords, type Renditions } from './standing'
 export { verdictWords, type ShotVerdict } from './verdicts'

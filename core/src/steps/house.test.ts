@@ -309,6 +309,7 @@ describe('a step put into the registry, without another line changed', () => {
       'cut',
       'ground',
       'frame',
+      'mark',
       'stamp',
       'finish',
     ])

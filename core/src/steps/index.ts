@@ -61,7 +61,13 @@ export {
   type Plate,
   type TextLook,
 } from './mark/settings'
-export { areAllowed, isWanted, marksFor, scaled as scaledMark } from './mark/which'
+export {
+  areAllowed,
+  changed as changedMark,
+  isWanted,
+  marksFor,
+  scaled as scaledMark,
+} from './mark/which'
 export { nameOf as markName, KIND_NAMES as MARK_KIND_NAMES } from './mark/lay/surface'
 export { isFont } from './mark/readMarkAsset'
 export { FinishSettings, MAX_PLACEMENTS } from './finish/settings'

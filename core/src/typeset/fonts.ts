@@ -16,13 +16,65 @@ export interface FontFamily {
   readonly files: readonly FontFile[]
 }
 
-const LATIN = /[\u0000-\u00ff\u0131\u0152\u0153\u02bb-\u02dc\u2000-\u206f\u20ac\u2122\u2191\u2193\u2212\u2215]/ // eslint-disable-line no-control-regex -- the block begins with them
-const LATIN_EXT = /[\u0100-\u02ba\u1e00-\u1eff\u2020\u20a0-\u20c0\u2113\u2c60-\u2c7f\ua720-\ua7ff]/
-const VIETNAMESE = /[\u0102\u0103\u0110\u0111\u0128\u0129\u0168\u0169\u01a0-\u01b0\u0300-\u0309\u0323\u0329\u1ea0-\u1ef9\u20ab]/
-const GREEK = /[\u0370-\u03ff\u1f00-\u1fff]/
-const CYRILLIC = /[\u0400-\u052f\u1c80-\u1c88\u20b4\u2116\u2de0-\u2dff\ua640-\ua69f]/
-const HEBREW = /[\u0590-\u05ff\u200c-\u2010\u20aa\ufb1d-\ufb4f]/
-const ARABIC = /[\u0600-\u06ff\u0750-\u077f\u0870-\u088e\u08a0-\u08ff\u200c-\u200f\ufb50-\ufdff\ufe70-\ufefc]/
+/** Letters by the ranges of their code points. */
+const letters = (...ranges: readonly (readonly [from: number, to?: number])[]): RegExp =>
+  new RegExp(
+    `[${ranges.map(([from, to = from]) => `\\u{${from.toString(16)}}-\\u{${to.toString(16)}}`).join('')}]`,
+    'u',
+  )
+
+const LATIN = letters(
+  [0, 0xff],
+  [0x131],
+  [0x152, 0x153],
+  [0x2bb, 0x2dc],
+  [0x2000, 0x206f],
+  [0x20ac],
+  [0x2122],
+  [0x2191],
+  [0x2193],
+  [0x2212],
+  [0x2215],
+)
+const LATIN_EXT = letters(
+  [0x100, 0x2ba],
+  [0x1e00, 0x1eff],
+  [0x2020],
+  [0x20a0, 0x20c0],
+  [0x2113],
+  [0x2c60, 0x2c7f],
+  [0xa720, 0xa7ff],
+)
+const VIETNAMESE = letters(
+  [0x102, 0x103],
+  [0x110, 0x111],
+  [0x128, 0x129],
+  [0x168, 0x169],
+  [0x1a0, 0x1b0],
+  [0x300, 0x309],
+  [0x323],
+  [0x329],
+  [0x1ea0, 0x1ef9],
+  [0x20ab],
+)
+const GREEK = letters([0x370, 0x3ff], [0x1f00, 0x1fff])
+const CYRILLIC = letters(
+  [0x400, 0x52f],
+  [0x1c80, 0x1c88],
+  [0x20b4],
+  [0x2116],
+  [0x2de0, 0x2dff],
+  [0xa640, 0xa69f],
+)
+const HEBREW = letters([0x590, 0x5ff], [0x20aa], [0xfb1d, 0xfb4f])
+const ARABIC = letters(
+  [0x600, 0x6ff],
+  [0x750, 0x77f],
+  [0x870, 0x88e],
+  [0x8a0, 0x8ff],
+  [0xfb50, 0xfdff],
+  [0xfe70, 0xfefc],
+)
 
 type Subset = readonly [name: string, letters: RegExp]
 

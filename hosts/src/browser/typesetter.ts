@@ -23,10 +23,11 @@ const addressOf = (file: string): string => {
 /** The typesetter of this worker, fetched when it is first needed, and each font when a text needs it. */
 export const createBrowserTypesetter = (): (() => Promise<Typesetter>) =>
   openOnce(async () => {
-    const [wasm, { default: start }] = await Promise.all([
-      fetchAsset(wasmUrl, 'The drawing library for marks'),
+    const [{ default: start }] = await Promise.all([
       import('canvaskit-wasm/full'),
+      // First of all, so that it is known when it does not come; the library finds it in the browser's cache.
+      fetchAsset(wasmUrl, 'The drawing library for marks'),
     ])
-    const kit = await start({ wasmBinary: wasm.buffer } as object)
+    const kit = await start({ locateFile: () => wasmUrl })
     return createCanvasTypesetter(kit, ({ file }) => fetchAsset(addressOf(file), 'A font'))
   })

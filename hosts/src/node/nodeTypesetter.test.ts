@@ -40,7 +40,9 @@ describe('text', () => {
     const { set } = await opened('Mug')
     expect(set(block('Mug', { weight: 900 })).width).toBeGreaterThan(set(block('Mug')).width + 5)
     const typesetter = await open()
-    expect(typesetter.fontsFor('Hanken Grotesk', true, 'a')).toEqual(['hanken-grotesk-latin-italic'])
+    expect(typesetter.fontsFor('Hanken Grotesk', true, 'a')).toEqual([
+      'hanken-grotesk-latin-italic',
+    ])
     expect(typesetter.fontsFor('Bricolage Grotesque', true, 'a')).toEqual([
       'bricolage-grotesque-latin-normal',
     ])
@@ -63,7 +65,9 @@ describe('text', () => {
     const text = block('Sale', { weight: 700 })
     const group = {
       matrix: [1, 0, 100, 0, 1, 50, 0, 0, 1] as const,
-      drawn: [{ kind: 'text', block: text, x: 0, y: 0, ink: { colour: '#000000', opacity: 1 } } as const],
+      drawn: [
+        { kind: 'text', block: text, x: 0, y: 0, ink: { colour: '#000000', opacity: 1 } } as const,
+      ],
     }
     /** The box of what was drawn, in units. */
     const boxAt = (scale: number) => {

@@ -10,7 +10,9 @@ const { resolve } = createRequire(import.meta.url)
 export const createNodeTypesetter = (): (() => Promise<Typesetter>) =>
   openOnce(async () => {
     const { default: start } = await import('canvaskit-wasm/full')
-    const wasm = await readFile(resolve('canvaskit-wasm/bin/full/canvaskit.wasm'))
-    const kit = await start({ wasmBinary: Uint8Array.from(wasm).buffer } as object)
-    return createCanvasTypesetter(kit, async ({ file }) => Uint8Array.from(await readFile(resolve(file))))
+    const wasm = resolve('canvaskit-wasm/bin/full/canvaskit.wasm')
+    const kit = await start({ locateFile: () => wasm })
+    return createCanvasTypesetter(kit, async ({ file }) =>
+      Uint8Array.from(await readFile(resolve(file))),
+    )
   })

@@ -1,4 +1,5 @@
 import sharp from 'sharp'
+import { STEPS } from '@cloudbank/core/steps'
 import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest'
 import { BriefSteps, planShot } from '@cloudbank/core/brief'
 import { nodeCodec } from '../node/nodeCodec'
@@ -158,7 +159,7 @@ test('the picture is drawn as it leaves each step, or one of them', async () => 
     sidePx: 40,
   } as const
   const all = await ask<'stages'>({ ...request, plan: plan() })
-  expect(all.map(({ step }) => step)).toEqual(['light', 'tidy', 'cut', 'ground', 'frame', 'finish'])
+  expect(all.map(({ step }) => step)).toEqual(STEPS.map(({ id }) => id))
   const one = await ask<'stages'>({ ...request, plan: plan(), only: 'frame' })
   expect(one.map(({ step }) => step)).toEqual(['frame'])
   const { width, height, data } = one[0]!

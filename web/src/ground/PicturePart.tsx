@@ -5,7 +5,7 @@ import { formatSigned } from '@cloudbank/core/words'
 import { database, AssetHash } from '../data'
 import { attempt } from '../notices'
 import { Action, Slider } from '../ui'
-import { bringInGround } from '../work/assets'
+import { bringInPicture } from '../work/assets'
 import type { Behind } from './behind'
 import { strings } from './strings'
 
@@ -133,7 +133,10 @@ export function PicturePart({ behind, onChange }: Props) {
         onChange={(event) => {
           const [picture] = event.target.files ?? []
           if (picture)
-            attempt(bringInGround(picture).then(choose), strings.cantBeUsedAsGround(picture.name))
+            attempt(
+              bringInPicture(picture, 'ground').then(choose),
+              strings.cantBeUsedAsGround(picture.name),
+            )
           event.target.value = ''
         }}
       />

@@ -1,2 +1,3 @@
 export { coloursOf, type Behind } from './behind'
 export { BehindControl } from './BehindControl'
+export { ColourField } from './ColourField'

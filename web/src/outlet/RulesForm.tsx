@@ -124,6 +124,18 @@ export function RulesForm({ rules, save }: Props) {
           ]}
           commit={(fileWords) => set('Words in files', { fileWords })}
         />
+        . {strings.marksAre}{' '}
+        <BlankChoice
+          label={strings.marks}
+          value={rules.marks}
+          isEmpty={rules.marks === 'allowed'}
+          options={[
+            { value: 'allowed', words: strings.allowed },
+            { value: 'not-on-covers', words: strings.notAllowedOnCovers },
+            { value: 'none', words: strings.notAllowed },
+          ]}
+          commit={(marks) => set(strings.marks, { marks })}
+        />
         .
       </p>
       {problem !== null && (

@@ -24,6 +24,8 @@ export function describeRules({ rules }: Outlet): string {
     rules.fileWords === 'none' && strings.noMetadataInFiles,
     rules.fileWords === 'credit' && strings.withCredit,
     rules.needsAltText && 'described',
+    rules.marks === 'none' && strings.noMarks,
+    rules.marks === 'not-on-covers' && strings.noMarksOnCovers,
   ]
     .filter((part) => typeof part === 'string')
     .join(', ')

@@ -82,6 +82,11 @@ export const strings = {
   aColourProfileIs: 'A colour profile is',
   aDescriptionIs: ', a description is',
   writtenIntoFiles: '. Written into the files:',
+  marksAre: 'Marks are',
+  marks: 'Marks',
+  allowed: 'allowed',
+  notAllowed: 'not allowed',
+  notAllowedOnCovers: 'not allowed on covers',
   shorterSideMinimum: 'Shorter side, minimum',
   longerSideMaximum: 'Longer side, maximum',
   fileSizeMaximum: 'File size, maximum',
@@ -112,4 +117,6 @@ export const strings = {
   atMost: (mostPictures: number): string => `${countOf(mostPictures, 'picture')} at most`,
   noMetadataInFiles: 'no metadata in files',
   withCredit: 'with a credit',
+  noMarks: 'no marks',
+  noMarksOnCovers: 'no marks on covers',
 }

@@ -5,12 +5,21 @@ import { finishUi } from './finish'
 import { frameUi } from './frame'
 import { groundUi } from './ground'
 import { lightUi } from './light'
+import { markUi } from './mark'
 import { tidyUi } from './tidy'
 import type { SettingComponent, StageComponent, StepUi } from './stepUi'
 import { strings } from './strings'
 
 /** What the steps show, in their order; the core's registry has the same steps. */
-export const STEP_UIS: readonly StepUi[] = [lightUi, tidyUi, cutUi, groundUi, frameUi, finishUi]
+export const STEP_UIS: readonly StepUi[] = [
+  lightUi,
+  tidyUi,
+  cutUi,
+  groundUi,
+  frameUi,
+  markUi,
+  finishUi,
+]
 
 const uiOf = (step: StepId): StepUi => {
   const ui = STEP_UIS.find(({ id }) => id === step)

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { deflateSync } from 'node:zlib'
 import { afterEach, expect, test, vi } from 'vitest'
 import { openDatabase } from '../data'
-import { bringInGround } from './assets'
+import { bringInPicture } from './assets'
 
 afterEach(() => vi.unstubAllGlobals())
 
@@ -32,7 +32,7 @@ test('a ground of 400 megapixels is refused before it is decoded', async () => {
   const decode = vi.fn()
   vi.stubGlobal('createImageBitmap', decode)
   const file = new File([pngOf(20_000, 20_000)], 'vast.png', { type: 'image/png' })
-  await expect(bringInGround(file, db)).rejects.toThrow(
+  await expect(bringInPicture(file, 'ground', db)).rejects.toThrow(
     '20000 × 20000 pixels; at most 64 megapixels can be imported',
   )
   expect(decode).not.toHaveBeenCalled()

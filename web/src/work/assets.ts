@@ -2,17 +2,20 @@ import { useEffect, useMemo, useState } from 'react'
 import type { Plan } from '@cloudbank/core/brief'
 import { FileError, LIMITS, readFileFacts } from '@cloudbank/core/codec'
 import { stemOf } from '@cloudbank/core/names'
-import { parseCube, type CubeLut } from '@cloudbank/core/steps'
+import { isFont, parseCube, type CubeLut } from '@cloudbank/core/steps'
 import type { JobAsset } from '@cloudbank/hosts/pool'
 import { sha256 } from '@cloudbank/hosts/pool'
-import { AssetHash, database, type AssetRow, type Database } from '../data'
+import { AssetHash, database, OriginalHash, type AssetRow, type Database } from '../data'
 import { strings } from './strings'
 
 /** Tables and pictures that have been read: one is worn by many shots. */
 const read = new Map<string, Promise<Blob | null>>()
 
+/** A photograph may be asked for as well: it is an inset of another. */
 const readAsset = async (hash: AssetHash, db: Database): Promise<Blob | null> =>
-  (await db.assets.get(hash))?.blob ?? null
+  (await db.assets.get(hash))?.blob ??
+  (await db.originals.get(OriginalHash.parse(hash)))?.blob ??
+  null
 
 /** The tables and pictures that a plan names, as far as they are here; one that is not is said by the engine. */
 export async function assetsOf(
@@ -67,12 +70,18 @@ export async function bringInCube(file: File, db: Database = database): Promise<
 }
 
 /**
- * Keeps a picture under its hash, so that a ground can name it.
+ * Keeps a picture under its hash, so that settings can name it.
+ *
+ * @param role what it is to its step.
  *
  * @throws FileError when the file is no picture that can be imported, or too large a one; Error when this browser can't
  *   read it.
  */
-export async function bringInGround(file: File, db: Database = database): Promise<BroughtIn> {
+export async function bringInPicture(
+  file: File,
+  role: 'ground' | 'picture',
+  db: Database = database,
+): Promise<BroughtIn> {
   assertNotHeavy(file, LIMITS.maxFileBytes)
   const bytes = await file.arrayBuffer()
   // Before it is decoded: a large one takes gigabytes.
@@ -83,9 +92,35 @@ export async function bringInGround(file: File, db: Database = database): Promis
   picture.close()
   const row: AssetRow = {
     hash: AssetHash.parse(await sha256(bytes)),
-    role: 'ground',
+    role,
     name: stemOf(file.name),
     blob: new Blob([bytes], { type: file.type }),
+  }
+  await db.assets.put(row)
+  return row
+}
+
+/** A font with all the letters of Asia has some 20 million bytes. */
+const MAX_FONT_BYTES = 30_000_000
+
+/**
+ * Keeps a font under its hash, so that marks can name it.
+ *
+ * @throws FileError when the file is longer than a font can be; Error when it is none.
+ */
+export async function bringInFont(file: File, db: Database = database): Promise<BroughtIn> {
+  assertNotHeavy(file, MAX_FONT_BYTES)
+  const bytes = await file.arrayBuffer()
+  const broken = (): never => {
+    throw new Error(strings.itIsntFontThatCanBeRead)
+  }
+  if (!isFont(new Uint8Array(bytes))) broken()
+  await new FontFace('imported', bytes.slice(0)).load().catch(broken)
+  const row: AssetRow = {
+    hash: AssetHash.parse(await sha256(bytes)),
+    role: 'font',
+    name: stemOf(file.name),
+    blob: new Blob([bytes]),
   }
   await db.assets.put(row)
   return row

@@ -4,6 +4,7 @@ import { countOf } from '@cloudbank/core/words'
 export const strings = {
   // assets
   itIsntPictureThisBrowser: 'it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)',
+  itIsntFontThatCanBeRead: 'it isn’t a font that can be read: WOFF2, TTF or OTF',
 
   // exportShoot
   shootNoLongerExists: 'the shoot no longer exists',

@@ -18,6 +18,7 @@ export const RULE_IDS = [
   'fill-unknown',
   'profile',
   'credit',
+  'marks',
   'alt-text',
 ] as const
 export type RuleId = (typeof RULE_IDS)[number]
@@ -62,6 +63,10 @@ export const RULE_WORDS: Readonly<Record<RuleId, RuleWords>> = {
     title: 'No credit',
     remedy: 'Have the brief write a credit into files, under Finish.',
   },
+  marks: {
+    title: 'Marks not accepted',
+    remedy: 'Make it again, or choose another cover on Products.',
+  },
   'alt-text': { title: 'No description', remedy: 'Write one on Products, or set a pattern.' },
 }
 
@@ -76,6 +81,7 @@ const FILL_OFF = 0.005
  * @param altText the description that goes with it.
  * @param saysCredit whether who made it and holds the rights is written into it as it leaves.
  * @param isCover whether it is the first picture of its product.
+ * @param isMarked whether words or shapes are drawn over it.
  */
 export function checkFile(
   file: FinishedFile,
@@ -84,7 +90,13 @@ export function checkFile(
     altText,
     saysCredit = true,
     isCover = false,
-  }: { readonly altText: string; readonly saysCredit?: boolean; readonly isCover?: boolean },
+    isMarked = false,
+  }: {
+    readonly altText: string
+    readonly saysCredit?: boolean
+    readonly isCover?: boolean
+    readonly isMarked?: boolean
+  },
 ): BrokenRule[] {
   const broken: BrokenRule[] = []
   const add = (rule: RuleId, value: string, limit: string): void =>
@@ -115,6 +127,8 @@ export function checkFile(
   broken.push(...checkFill(file, rules))
   if (rules.needsProfile && !file.hasProfile) add('profile', 'none', 'sRGB')
   if (rules.fileWords === 'credit' && !saysCredit) add('credit', 'none', 'who made it')
+  if (isMarked && (rules.marks === 'none' || (rules.marks === 'not-on-covers' && isCover)))
+    add('marks', isCover ? 'marks on the cover' : 'marks', 'none')
   if (rules.needsAltText && altText.trim() === '') add('alt-text', 'none', 'one sentence')
   return broken
 }

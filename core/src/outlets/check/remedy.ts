@@ -84,6 +84,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
     case 'fill-unknown':
     case 'profile':
     case 'credit':
+    case 'marks':
     case 'alt-text':
       return null
   }

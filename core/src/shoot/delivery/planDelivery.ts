@@ -1,4 +1,5 @@
 import type { FinishSettings } from '../../steps'
+import { isWorkedOn } from '../../brief'
 import { FORMATS, type FileWords } from '../../codec'
 import { expandPattern, safeStem, stemOf, uniqueStems } from '../../names'
 import { checkFile, placesOf, type BrokenRule, type Outlet, type Placement } from '../../outlets'
@@ -134,6 +135,7 @@ function itemsFor(
   const { outlet, placement, folder } = destination
   const { finish } = view.briefRow.brief.steps
   const { fileNames, altTexts } = finish
+  const pattern = placement.fileNames ?? outlet?.fileNames ?? fileNames
   const numbers = new Map<string | null, number>()
   const words = shots.map((shot) => {
     const number = (numbers.get(shot.sku) ?? 0) + 1
@@ -143,7 +145,7 @@ function itemsFor(
   })
   const names = uniqueStems(
     shots.map((shot, i) => {
-      const wanted = shot.words.file ?? expandPattern(outlet?.fileNames ?? fileNames, words[i]!)
+      const wanted = shot.words.file ?? expandPattern(pattern, words[i]!)
       return wanted.trim() === '' ? stemOf(shot.fileName) : wanted
     }),
   )
@@ -233,10 +235,15 @@ const withCredit = (
 function brokenBy(
   rendition: Rendition | null,
   outlet: Outlet | null,
-  facts: Parameters<typeof checkFile>[2],
+  facts: Omit<Parameters<typeof checkFile>[2], 'isMarked'>,
 ): readonly BrokenRule[] | null {
   if (!outlet) return []
-  return rendition?.finished ? checkFile(rendition.finished, outlet.rules, facts) : null
+  if (!rendition?.finished) return null
+  const isMarked = isWorkedOn(rendition.key, 'mark')
+  const { finished, productBox } = rendition
+  // What stands out from the border is the product and its marks.
+  const product = isMarked ? (productBox ?? finished.product) : finished.product
+  return checkFile({ ...finished, product }, outlet.rules, { ...facts, isMarked })
 }
 
 /** The pictures that are ready to leave. */

@@ -1,4 +1,5 @@
 export {
+  ANGLES,
   guessPattern,
   isNamePattern,
   PATTERNS,

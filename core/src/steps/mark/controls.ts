@@ -4,13 +4,9 @@ import type { MarkSettings } from './settings'
 export const MARK_CONTROLS: readonly ControlGroup<keyof MarkSettings>[] = [
   {
     id: 'marks',
-    title: 'Marks',
-    controls: [{ kind: 'own', field: 'marks', label: 'Marks' }],
-  },
-  {
-    id: 'where',
-    title: 'Where they may be',
+    title: 'All marks',
     controls: [
+      { kind: 'own', field: 'marks', label: 'Marks' },
       { kind: 'switch', field: 'drawn', label: 'Draw marks' },
       {
         kind: 'choice',

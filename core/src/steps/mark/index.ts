@@ -11,7 +11,13 @@ import { MARK_FINDINGS } from './findings'
 import { MARK_HANDS } from './hands'
 import { hashOf } from './lay/inset'
 import { familyOf } from './lay/setText'
-import { FRAME_UNITS, UNITS_PER_PCT, type LaidMark, type MarkAsset, type Surface } from './lay/surface'
+import {
+  FRAME_UNITS,
+  UNITS_PER_PCT,
+  type LaidMark,
+  type MarkAsset,
+  type Surface,
+} from './lay/surface'
 import { layMarks } from './layMarks'
 import { paintMark } from './paintMark'
 import { readMarkAsset } from './readMarkAsset'
@@ -59,12 +65,10 @@ export const mark = defineStep({
     )
     if (marks.length === 0) return {}
     const opened = await typesetter()
-    await Promise.all(
-      marks.map((one) => {
-        const look = lookOf(one)
-        return look && opened.load(familyOf(look), `${wordsIn(one, about)}0123456789`)
-      }),
-    )
+    for (const one of marks) {
+      const look = lookOf(one)
+      if (look) await opened.load(familyOf(look), wordsIn(one, about) + NUMBERS)
+    }
     return { facts: [found(TYPESETTER, opened)] }
   },
   plan: (draft, given) => {
@@ -91,11 +95,18 @@ const everyMark = ({ marks }: MarkSettings, { works }: MarkOwn): readonly Mark[]
   ...Object.values(works).flatMap((work) => (work.kind === 'added' ? [work.mark] : [])),
 ]
 
+/** Numbers of call-outs. */
+const NUMBERS = '0123456789'
+
 const lookOf = (one: Mark) => ('look' in one ? one.look : null)
 
 /** What a mark says, as far as letters go. */
 const wordsIn = (one: Mark, about: ShotAbout): string =>
-  'text' in one ? textOf(one.text, about).map(({ text }) => text).join('') : ''
+  'text' in one
+    ? textOf(one.text, about)
+        .map(({ text }) => text)
+        .join('')
+    : ''
 
 function assetsOf(one: Mark, about: ShotAbout): AssetUse[] {
   const font = lookOf(one)?.ownFont
@@ -108,11 +119,16 @@ function assetsOf(one: Mark, about: ShotAbout): AssetUse[] {
   ]
 }
 
-/** What a mark's pixels go by: what it says rather than its pattern, and not by which rule it is there. */
+/** What a mark's pixels go by: what it says, not its pattern; its files, not their names; and not why it is there. */
 function identityOf({ rule: _rule, id: _id, ...one }: Mark, about: ShotAbout): object {
   const said = 'text' in one ? { text: textOf(one.text, about) } : {}
-  const hash = 'picture' in one && one.picture ? { hash: hashOf(one.picture, about) } : {}
-  return { ...one, ...said, ...hash }
+  const look =
+    'look' in one ? { look: { ...one.look, ownFont: one.look.ownFont?.hash ?? null } } : {}
+  const picture =
+    'picture' in one && one.picture
+      ? { picture: { part: one.picture.part, hash: hashOf(one.picture, about) } }
+      : {}
+  return { ...one, ...said, ...look, ...picture }
 }
 
 function surfaceOf(
@@ -140,7 +156,8 @@ function surfaceOf(
 const passOf = (marks: readonly LaidMark[], typesetter: Typesetter): Pass => ({
   layer: 'mark',
   paint: (picture, { alpha, report }) => {
-    for (const one of marks) for (const finding of paintMark(picture, one, typesetter, alpha)) report(finding)
+    for (const one of marks)
+      for (const finding of paintMark(picture, one, typesetter, alpha)) report(finding)
   },
 })
 
@@ -151,4 +168,3 @@ const handleOf = ({ id, kind, name, box, turnDeg }: LaidMark, { width }: Surface
   box: fractionsOf(box as PxBox, { width, height: FRAME_UNITS }),
   turnDeg,
 })
-

@@ -73,13 +73,11 @@ function clashes(laid: readonly LaidMark[], { width }: Surface): MarkFinding[] {
     readable
       .slice(i + 1)
       .filter((other) => !areApart(bounds, other.bounds))
-      .map(
-        ({ mark: other }): MarkFinding => ({
-          code: 'marks-overlap',
-          mark: mark.name,
-          other: other.name,
-        }),
-      ),
+      .map(({ mark: other }): MarkFinding => ({
+        code: 'marks-overlap',
+        mark: mark.name,
+        other: other.name,
+      })),
   )
   const outside = boxes
     .filter(

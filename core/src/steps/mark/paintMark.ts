@@ -39,7 +39,8 @@ export function paintMark(
   const covered = { pixels: 0, product: 0 }
   const contrasts: number[] = []
   const ink = mark.textColour === null ? null : luminance(hexToLinear(mark.textColour))
-  const over = mark.over && mark.onLight && isLight(picture, mark.over, scale) ? mark.onLight : mark.over
+  const over =
+    mark.over && mark.onLight && isLight(picture, mark.over, scale) ? mark.onLight : mark.over
   const lay = (part: Part | null, isLetters: boolean, isLine: boolean): void => {
     if (!part) return
     for (const area of bandsOf(part.bounds, scale, picture)) {

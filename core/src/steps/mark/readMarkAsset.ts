@@ -1,4 +1,11 @@
-import { fitInside, linearRaster, resampleSrgb, srgbOfLinear, wholeOf, type SrgbRgba8 } from '../../raster'
+import {
+  fitInside,
+  linearRaster,
+  resampleSrgb,
+  srgbOfLinear,
+  wholeOf,
+  type SrgbRgba8,
+} from '../../raster'
 import type { MarkAsset } from './lay/surface'
 
 /** An inset is drawn from no more than this, in pixels of its longer side. */

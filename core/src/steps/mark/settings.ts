@@ -48,7 +48,12 @@ export const TextLook = z.strictObject({
     .nullable()
     .default(null),
   shadow: z
-    .strictObject({ colour: HexColour, opacityPct: Pct, blurPct: Pct, downPct: z.number().min(-50).max(50) })
+    .strictObject({
+      colour: HexColour,
+      opacityPct: Pct,
+      blurPct: Pct,
+      downPct: z.number().min(-50).max(50),
+    })
     .nullable()
     .default(null),
   /** What becomes of text that is too long: it gets smaller down to a limit, or more lines. */
@@ -151,14 +156,16 @@ export const Mark = z.discriminatedUnion('kind', [
     kind: z.literal('dimension'),
     text: Text,
     look: TextLook.prefault({ sizePct: 3 }),
-    along: z.discriminatedUnion('kind', [
-      z.strictObject({
-        kind: z.literal('side'),
-        side: z.enum(['left', 'right', 'top', 'bottom']),
-        gapPct: z.number().min(0).max(40),
-      }),
-      z.strictObject({ kind: z.literal('points'), from: OnProduct, to: OnProduct }),
-    ]).default({ kind: 'side', side: 'right', gapPct: 3 }),
+    along: z
+      .discriminatedUnion('kind', [
+        z.strictObject({
+          kind: z.literal('side'),
+          side: z.enum(['left', 'right', 'top', 'bottom']),
+          gapPct: z.number().min(0).max(40),
+        }),
+        z.strictObject({ kind: z.literal('points'), from: OnProduct, to: OnProduct }),
+      ])
+      .default({ kind: 'side', side: 'right', gapPct: 3 }),
     ends: z.enum(['ticks', 'arrows', 'dots']).default('ticks'),
     /** Whether its text stands upright, or runs along its line. */
     upright: z.boolean().default(true),
@@ -210,9 +217,11 @@ export const MAX_MARKS = 40
 
 export const MarkSettings = z.strictObject({
   drawn: z.boolean().default(true).describe('Draws the marks; off, the picture stays plain.'),
-  marks: z.array(Mark).max(MAX_MARKS).default([]).describe(
-    'Labels, call-outs, dimensions, shapes, insets and watermarks.',
-  ),
+  marks: z
+    .array(Mark)
+    .max(MAX_MARKS)
+    .default([])
+    .describe('Labels, call-outs, dimensions, shapes, insets and watermarks.'),
   marginPct: z
     .number()
     .min(0)
@@ -228,11 +237,18 @@ export type MarkSettings = z.infer<typeof MarkSettings>
 
 /** What is set otherwise of a mark of the brief, for one shot. */
 export const MarkChange = z
-  .strictObject({ place: MarkPlace, turnDeg: Turn, text: NamePattern, scale: z.number().min(0.1).max(10) })
+  .strictObject({
+    place: MarkPlace,
+    turnDeg: Turn,
+    text: NamePattern,
+    scale: z.number().min(0.1).max(10),
+    /** Of a call-out. */
+    target: OnProduct,
+  })
   .partial()
 export type MarkChange = z.infer<typeof MarkChange>
 
-const done = { turn: z.int(), hidden: z.boolean().default(false) }
+const done = { turn: z.number(), hidden: z.boolean().default(false) }
 
 /** What a person did to the marks of one shot. */
 export const MarkWork = z.discriminatedUnion('kind', [

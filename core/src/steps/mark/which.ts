@@ -16,7 +16,8 @@ const tagsOf = (text = ''): string[] => text.split(/[,;|]/).map(folded)
 
 /** The first number of a text, such as a price in whichever currency and spelling; null where there is none. */
 export function amountOf(text = ''): number | null {
-  const digits = /\d[\d.,'’\s\u00a0\u202f]*/.exec(text)?.[0].replace(/[\s\u00a0\u202f'’]/g, '') ?? ''
+  const digits =
+    /\d[\d.,'’\s\u00a0\u202f]*/.exec(text)?.[0].replace(/[\s\u00a0\u202f'’]/g, '') ?? ''
   const decimal = /[.,](\d{1,2})$/.exec(digits)
   const whole = digits.slice(0, decimal?.index ?? digits.length).replace(/[.,]/g, '')
   return whole === '' ? null : Number(`${whole}.${decimal?.[1] ?? '0'}`)
@@ -63,13 +64,14 @@ export const areAllowed = (
 ): boolean => drawn && allowed !== 'nowhere' && !(allowed === 'not-on-covers' && isCover)
 
 /** A mark with what a person set otherwise. */
-function changed(mark: Mark, { place, turnDeg, text, scale = 1 }: MarkChange): Mark {
+export function changed(mark: Mark, { place, turnDeg, text, scale = 1, target }: MarkChange): Mark {
   const moved: Mark = {
     ...mark,
     ...(place === undefined ? {} : { place }),
     ...(turnDeg === undefined ? {} : { turnDeg }),
   }
-  const said = text !== undefined && 'text' in moved ? { ...moved, text } : moved
+  const pointed = target !== undefined && moved.kind === 'call-out' ? { ...moved, target } : moved
+  const said = text !== undefined && 'text' in pointed ? { ...pointed, text } : pointed
   return scale === 1 ? said : scaled(said, scale)
 }
 
@@ -96,7 +98,10 @@ export function scaled(mark: Mark, times: number): Mark {
     case 'label':
     case 'call-out':
     case 'dimension':
-      return { ...mark, look: { ...mark.look, sizePct: bounded(mark.look.sizePct * times, 0.5, 60) } }
+      return {
+        ...mark,
+        look: { ...mark.look, sizePct: bounded(mark.look.sizePct * times, 0.5, 60) },
+      }
   }
 }
 
@@ -116,15 +121,17 @@ export function marksFor(
     .sort((a, b) => a.turn - b.turn)
   const added = done.flatMap((work) => (work.kind === 'added' ? [work.mark] : []))
   const here = done.filter(
-    (work) =>
-      work.kind !== 'added' && (work.placement === null || work.placement === placement.id),
+    (work) => work.kind !== 'added' && (work.placement === null || work.placement === placement.id),
   )
   return [...settings.marks, ...added].flatMap((mark) => {
     if (!isWanted(mark.rule, about, placement)) return []
     const own = here.filter((work) => work.kind !== 'added' && work.mark === mark.id)
     if (own.some(({ kind }) => kind === 'left-out')) return []
     return [
-      own.reduce((last, work) => (work.kind === 'changed' ? changed(last, work.change) : last), mark),
+      own.reduce(
+        (last, work) => (work.kind === 'changed' ? changed(last, work.change) : last),
+        mark,
+      ),
     ]
   })
 }

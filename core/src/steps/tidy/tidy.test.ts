@@ -350,7 +350,12 @@ test('a backdrop that is blurred has no bands, and none of the product in it', (
   for (let i = 0; i < alpha.data.length; i++)
     alpha.data[i] = inDisc(i % SIZE.width, Math.floor(i / SIZE.width), 150, 100, 31) ? 1 : 0
   const before = picture.data.slice()
-  const place = { window: wholeOf(SIZE), photograph: SIZE, alpha: () => alpha, report: () => undefined }
+  const place = {
+    window: wholeOf(SIZE),
+    photograph: SIZE,
+    alpha: () => alpha,
+    report: () => undefined,
+  }
   blurBehind(100).paint(picture, place)
   // Just beside the disc the paper is as light as ever.
   const beside = (100 * SIZE.width + 184) * 4
@@ -379,7 +384,12 @@ describe('swept', () => {
     })
     const pass = sweepPass(from, null, TidySettings.parse({}), [sweep as never])!
     const picture = all(from)
-    const place = { window: wholeOf(SIZE), photograph: SIZE, alpha: () => null, report: () => undefined }
+    const place = {
+      window: wholeOf(SIZE),
+      photograph: SIZE,
+      alpha: () => null,
+      report: () => undefined,
+    }
     pass.paint(picture, place)
     return picture
   }

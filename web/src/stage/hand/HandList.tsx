@@ -8,12 +8,14 @@ import { strings } from '../strings'
 
 interface Props<One extends HandDone> {
   readonly listed: HandActions<One>
+  /** What one of them is; by its kind where this is missing. */
+  readonly describe?: (one: One) => string
   /** What stands under the list. */
   readonly children?: ReactNode
 }
 
 /** What was done by hand in a step, in its order; each can be hidden and deleted. */
-export function HandList<One extends HandDone>({ listed, children }: Props<One>) {
+export function HandList<One extends HandDone>({ listed, describe, children }: Props<One>) {
   const { title, noun, words } = listed.hands
   const list = Object.entries(listed.all).sort(([, a], [, b]) => a.turn - b.turn)
   return (
@@ -36,7 +38,7 @@ export function HandList<One extends HandDone>({ listed, children }: Props<One>)
                 color={one.hidden ? 'softInk' : 'ink'}
                 textDecoration={one.hidden ? 'line-through' : undefined}
               >
-                {words[one.kind]}
+                {describe ? describe(one) : words[one.kind]}
               </Text>
               <Action
                 look="quiet"

@@ -1,6 +1,15 @@
 import type { Drawn, TextSpan } from '../../../typeset'
 import type { MarkOf } from '../settings'
-import { around, boundsOf, grown, lyingAt, moved, placeIn, turnedBounds, type Point } from './geometry'
+import {
+  around,
+  boundsOf,
+  grown,
+  lyingAt,
+  moved,
+  placeIn,
+  turnedBounds,
+  type Point,
+} from './geometry'
 import { arrowPath, circlePath, linePath } from './paths'
 import { lettersOf, setText, underText } from './setText'
 import { nameOf, UNITS_PER_PCT, type LaidMark, type Surface } from './surface'
@@ -109,7 +118,8 @@ function roomFor(
 ): number {
   const [dx, dy] = [Math.abs(to.x - from.x), Math.abs(to.y - from.y)]
   const length = Math.hypot(dx, dy)
-  const across = !upright || length === 0 ? width : Math.min((width * length) / dx, (height * length) / dy)
+  const across =
+    !upright || length === 0 ? width : Math.min((width * length) / dx, (height * length) / dy)
   return across + 2 * GAP * size
 }
 
@@ -130,15 +140,13 @@ function endMarks(
     return [from, to].map((at): Drawn => ({ kind: 'fill', path: circlePath(at, 2 * width), ink }))
   const length = Math.hypot(to.x - from.x, to.y - from.y)
   const [nx, ny] = length === 0 ? [0, 0] : [-(to.y - from.y) / length, (to.x - from.x) / length]
-  return [from, to].map(
-    ({ x, y }): Drawn => ({
-      kind: 'stroke',
-      path: linePath(
-        { x: x - nx * reach, y: y - ny * reach },
-        { x: x + nx * reach, y: y + ny * reach },
-      ),
-      width,
-      ink,
-    }),
-  )
+  return [from, to].map(({ x, y }): Drawn => ({
+    kind: 'stroke',
+    path: linePath(
+      { x: x - nx * reach, y: y - ny * reach },
+      { x: x + nx * reach, y: y + ny * reach },
+    ),
+    width,
+    ink,
+  }))
 }

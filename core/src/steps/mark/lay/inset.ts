@@ -8,10 +8,8 @@ import { rectanglePath } from './paths'
 import { nameOf, UNITS_PER_PCT, type LaidMark, type Surface } from './surface'
 
 /** The hash of an inset's file; null where the product has no photograph from its angle. */
-export const hashOf = (
-  { from }: InsetPicture,
-  { pictures }: Surface['about'],
-): string | null => (from.kind === 'file' ? from.hash : (pictures[from.angle]?.hash ?? null))
+export const hashOf = ({ from }: InsetPicture, { pictures }: Surface['about']): string | null =>
+  from.kind === 'file' ? from.hash : (pictures[from.angle]?.hash ?? null)
 
 /** A picture that was read, and its part that is shown, in its pixels. */
 export interface ShownPart {
@@ -34,11 +32,7 @@ export const pictureDrawn = (
 ): Drawn => ({ kind: 'picture', picture, part, box, clip, opacity: 1 })
 
 /** A small picture with its border; null where there is no picture. */
-export function layInset(
-  mark: MarkOf<'inset'>,
-  surface: Surface,
-  stacks: Stacks,
-): LaidMark | null {
+export function layInset(mark: MarkOf<'inset'>, surface: Surface, stacks: Stacks): LaidMark | null {
   const shown = mark.picture && shownPart(mark.picture, surface)
   if (!shown) return null
   const height = mark.heightPct * UNITS_PER_PCT

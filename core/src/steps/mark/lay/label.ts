@@ -86,12 +86,7 @@ function layStrip(
   }
   const turned = turnDeg + (right === low ? -45 : 45)
   const box = around(middle, text.width + 2 * pad, height)
-  const { under, over } = textParts(
-    text,
-    { look, plate: { ...plate, shape: 'none' } },
-    box,
-    turned,
-  )
+  const { under, over } = textParts(text, { look, plate: { ...plate, shape: 'none' } }, box, turned)
   const long = 2 * (deep + height)
   const band = around({ x: box.width / 2, y: box.height / 2 }, long, height)
   const matrix = lyingAt(box, turned)

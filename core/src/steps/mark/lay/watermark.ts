@@ -5,7 +5,14 @@ import { around, grown, lyingAt, middleOf, turnedBounds } from './geometry'
 import { pictureDrawn, shownPart } from './inset'
 import { boxAt } from './place'
 import { lettersOf, setText, type FittedText } from './setText'
-import { FRAME_UNITS, nameOf, UNITS_PER_PCT, type LaidMark, type Part, type Surface } from './surface'
+import {
+  FRAME_UNITS,
+  nameOf,
+  UNITS_PER_PCT,
+  type LaidMark,
+  type Part,
+  type Surface,
+} from './surface'
 
 /** More of them nobody sees apart. */
 const MAX_TILES = 400
@@ -31,9 +38,7 @@ export function layWatermark(
     const drawn: Drawn[] = [
       text ? inkOf(text, colour) : pictureDrawn(shown!, inner), // one of them is there
     ]
-    const groups = places.map(
-      (at): DrawnGroup => ({ matrix: lyingAt(at, mark.turnDeg), drawn }),
-    )
+    const groups = places.map((at): DrawnGroup => ({ matrix: lyingAt(at, mark.turnDeg), drawn }))
     const bounds = mark.tiled
       ? { x: 0, y: 0, width: surface.width, height: FRAME_UNITS }
       : turnedBounds(grown(box, spare), mark.turnDeg)

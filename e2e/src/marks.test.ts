@@ -1,0 +1,189 @@
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import sharp from 'sharp'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { BRIEF_VERSION } from '@cloudbank/core/brief'
+import { giveFiles, newShoot, runCli, startApp, unzip, type RunningApp } from './harness'
+import { openShoot, saveShoot } from './openShoot'
+
+let app: RunningApp
+let folder = ''
+beforeAll(async () => {
+  app = await startApp()
+  folder = await mkdtemp(join(tmpdir(), 'cloudbank-'))
+})
+afterAll(async () => {
+  await app.stop()
+  await rm(folder, { recursive: true })
+})
+
+type Files = Readonly<Record<string, Uint8Array>>
+
+async function deliver(count: number): Promise<Files> {
+  const { page } = app
+  await page.getByRole('link', { name: 'Deliver' }).click()
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: new RegExp(`^Download ${count} rendition`) }).click()
+  return unzip(await downloading)
+}
+
+async function makeAll(count: number): Promise<void> {
+  const { page } = app
+  await page.getByRole('button', { name: new RegExp(`^Make ${count} rendition`) }).click()
+  await page
+    .getByRole('button', { name: new RegExp(`^(All ${count} renditions|1 rendition) made`) })
+    .waitFor({ timeout: 120_000 })
+}
+
+/** Where two pictures of one size differ: the box about it, in pixels; null where they are the same. */
+async function differs(one: Uint8Array, other: Uint8Array) {
+  const [a, b] = await Promise.all(
+    [one, other].map((bytes) =>
+      sharp(bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true }),
+    ),
+  )
+  const { width, height } = a!.info
+  const box = { left: width, top: height, right: 0, bottom: 0 }
+  for (let i = 0; i < width * height; i++) {
+    const apart = Math.max(
+      ...[0, 1, 2].map((c) => Math.abs(a!.data[i * 3 + c]! - b!.data[i * 3 + c]!)),
+    )
+    if (apart < 60) continue
+    const [x, y] = [i % width, Math.floor(i / width)]
+    box.left = Math.min(box.left, x)
+    box.right = Math.max(box.right, x + 1)
+    box.top = Math.min(box.top, y)
+    box.bottom = Math.max(box.bottom, y + 1)
+  }
+  return box.right === 0 ? null : box
+}
+
+test('a price from the CSV on covers alone, moved by hand on one, leaves marked and plain', async () => {
+  const { page } = app
+  const shots = ['OCK-108-front.jpg', 'OCK-108-three-quarter.jpg', 'OCK-102-front.jpg'] as const
+  await openShoot(app, shots, 'cut')
+  await giveFiles(page, 'Photographs to add', [
+    {
+      name: 'prices.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        'sku,name,price\nOCK-108,Coffee Pot,€ 64.00\nOCK-102,Enamel Mug,€ 14.50\n',
+      ),
+    },
+  ])
+  const table = page.getByRole('dialog', { name: 'prices.csv' })
+  await table.getByRole('button', { name: 'Import 2 products' }).click()
+  await table.waitFor({ state: 'detached' })
+
+  await page.getByRole('link', { name: 'Brief' }).first().click()
+  await page.getByRole('button', { name: /^Mark/ }).click()
+  const mark = page.locator('section[aria-label=Mark]')
+  await mark.getByRole('button', { name: 'Label', exact: true }).click()
+  await mark.getByLabel('Text', { exact: true }).fill('{price}')
+  await mark.getByLabel('Text', { exact: true }).press('Enter')
+  await mark.getByLabel('Covers').selectOption('covers only')
+  await mark.getByRole('button', { name: 'Add a plain copy of page' }).click()
+  await mark.getByText('page has a plain copy beside it.').waitFor()
+
+  // By hand, on one of them.
+  await page.getByRole('link', { name: 'Sheet' }).click()
+  await page.locator('.tile', { hasText: 'front' }).last().dblclick()
+  await page.getByRole('button', { name: /^Mark/ }).click()
+  const handle = page.getByRole('button', { name: 'Mark {price}' })
+  await handle.focus({ timeout: 60_000 })
+  for (let i = 0; i < 6; i++) {
+    const before = await handle.boundingBox()
+    await page.keyboard.press('ArrowDown')
+    await expect.poll(async () => (await handle.boundingBox())?.y).toBeGreaterThan(before!.y)
+  }
+  await page.getByRole('button', { name: 'Undo Mark moved: {price}' }).waitFor()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Sheet/ }).click()
+
+  await makeAll(9)
+  const files = await deliver(9)
+  const pair = async (name: string) =>
+    differs(files[`page/${name}.jpg`]!, files[`page, plain/${name}.jpg`]!)
+  const [pot, side, mug] = await Promise.all(
+    ['OCK-108-front', 'OCK-108-three-quarter', 'OCK-102-front'].map(pair),
+  )
+  expect(side).toBeNull()
+  for (const box of [pot!, mug!]) {
+    // A price in letters of 4 %, on its plate, 4 % from the left.
+    expect(box.left).toBeGreaterThan(40)
+    expect(box.left).toBeLessThan(56)
+    expect(box.bottom - box.top).toBeGreaterThan(60)
+    expect(box.bottom - box.top).toBeLessThan(100)
+  }
+  const moved = Math.abs(pot!.top - mug!.top)
+  // Six steps of a hundredth of the frame, less what the margins leave of them.
+  expect(moved).toBeGreaterThan(55)
+  expect(moved).toBeLessThan(80)
+})
+
+test('the browser draws the marks that Node draws, byte for byte', async () => {
+  const { page } = app
+  const photograph = await sharp({
+    create: { width: 400, height: 400, channels: 3, background: '#C8C8C0' },
+  })
+    .png()
+    .toBuffer()
+  await newShoot(app, [{ name: 'paper.png', mimeType: 'image/png', buffer: photograph }])
+  await page.getByRole('link', { name: 'Brief' }).first().click()
+  const brief = {
+    version: BRIEF_VERSION,
+    name: 'Marked',
+    steps: {
+      light: { neutral: { from: 'photograph' } },
+      cut: { method: 'off' },
+      ground: { behind: { kind: 'original' } },
+      frame: { enlarge: true },
+      mark: {
+        marks: [
+          {
+            kind: 'label',
+            id: 'a',
+            text: 'Größe ספל كوب',
+            look: { sizePct: 7, colour: '#FFFFFF', outline: { colour: '#1A1A1A', widthPct: 6 } },
+            plate: { shape: 'ellipse', colour: '#336699', opacityPct: 60 },
+            turnDeg: 9,
+          },
+          { kind: 'call-out', id: 'b', text: 'Rim', target: { x: 0.6, y: 0.7 }, tip: 'number' },
+          {
+            kind: 'dimension',
+            id: 'c',
+            text: '9 cm',
+            along: { kind: 'side', side: 'top', gapPct: 0 },
+          },
+          { kind: 'watermark', id: 'd', text: 'Ottermere', tiled: true, turnDeg: -30 },
+        ],
+      },
+      finish: { placements: [{ id: 'page', name: 'page', longSidePx: 500, format: 'png' }] },
+    },
+  }
+  await giveFiles(page, 'A brief’s file', [
+    {
+      name: 'marked.brief.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(brief)),
+    },
+  ])
+  await makeAll(1)
+  const [delivered] = Object.entries(await deliver(1)).filter(([path]) => path.endsWith('.png'))
+  const saved = unzipSync(new Uint8Array(await saveShoot(app)))
+  const json = JSON.parse(strFromU8(saved['cloudbank-shoot.json']!)) as {
+    tables: Record<string, unknown>
+  }
+  json.tables.renditions = []
+  const file = join(folder, 'marked.shoot.zip')
+  await writeFile(
+    file,
+    zipSync({ ...saved, 'cloudbank-shoot.json': strToU8(JSON.stringify(json)) }, { level: 0 }),
+  )
+  const { code, stderr } = await runCli('render', file, '--out', join(folder, 'out'))
+  expect(code, stderr).toBe(0)
+  const inNode = new Uint8Array(await readFile(join(folder, 'out', delivered![0])))
+  expect(Buffer.from(inNode).equals(Buffer.from(delivered![1]))).toBe(true)
+})
