@@ -10,6 +10,7 @@ import { runInterface, type InterfaceResult } from './speed/interface'
 import { measureOnNode, runOnNode, type SpeedResult } from './speed/nodeRun'
 import { enlarged } from './speed/enlarged'
 import { enlargerSeconds } from './speed/enlargers'
+import { markSpeed } from './speed/marks'
 import { runPeer } from './speed/peerRun'
 import { strokeMs } from './speed/strokes'
 import { printTable } from './table'
@@ -50,6 +51,10 @@ if (values.part === 'strokes') {
 }
 if (values.part === 'enlargers') {
   console.log(JSON.stringify(await enlargerSeconds(), null, 2))
+  process.exit(0)
+}
+if (values.part === 'marks') {
+  console.log(JSON.stringify(await markSpeed(), null, 2))
   process.exit(0)
 }
 if (values.part === 'outlets-in-chromium') {

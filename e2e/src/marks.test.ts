@@ -33,7 +33,7 @@ async function makeAll(count: number): Promise<void> {
   const { page } = app
   await page.getByRole('button', { name: new RegExp(`^Make ${count} rendition`) }).click()
   await page
-    .getByRole('button', { name: new RegExp(`^(All ${count} renditions|1 rendition) made`) })
+    .getByRole('button', { name: new RegExp(`^All ${count} renditions? made`) })
     .waitFor({ timeout: 120_000 })
 }
 

@@ -144,7 +144,12 @@ function swept(source: Source, size: SrgbRgba8): SrgbRgba8 {
   const works = rows.filter((work) => work.kind === 'sweep')
   const pass = sweepPass(source, null, TidySettings.parse({}), works)
   const made = source.sample(wholeOf(size), size)
-  pass?.paint(made, { window: wholeOf(size), photograph: size, alpha: () => null, report: () => undefined })
+  pass?.paint(made, {
+    window: wholeOf(size),
+    photograph: size,
+    alpha: () => null,
+    report: () => undefined,
+  })
   return srgbOfLinear(made)
 }
 

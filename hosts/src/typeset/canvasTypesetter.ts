@@ -46,6 +46,9 @@ const STRIKE = { above: 0.27, thick: 0.07 }
  */
 const AS_OUTLINES = [1, 0, 0, 0, 1, 0, 1e-9, 0, 1]
 
+/** Blocks of text that are kept laid out. */
+const MAX_RECENT = 64
+
 /** Samples a pixel is drawn from, each way: the library's own edges are off here and there by a row of pixels. */
 const SAMPLES = 2
 
@@ -90,8 +93,25 @@ export function createCanvasTypesetter(
     return loading
   }
 
-  /** A block of text, laid out; its lines lie to each other as they are aligned. */
-  function layOut({ spans, face, maxWidth }: TextBlock, hold: <H extends Held>(h: H) => H) {
+  /** Text that was laid out last: it is measured, drawn under and over, and often drawn again. */
+  const recent = new Map<string, Paragraph>()
+
+  /** A block of text, laid out; its lines lie to each other as they are aligned. It is not the caller's to give back. */
+  function laidOut(block: TextBlock): Paragraph {
+    const key = JSON.stringify(block)
+    const known = recent.get(key)
+    recent.delete(key)
+    const paragraph = known ?? layOut(block)
+    recent.set(key, paragraph)
+    const [oldest] = recent
+    if (oldest && recent.size > MAX_RECENT) {
+      oldest[1].delete()
+      recent.delete(oldest[0])
+    }
+    return paragraph
+  }
+
+  function layOut({ spans, face, maxWidth }: TextBlock): Paragraph {
     const style = new kit.ParagraphStyle({
       textAlign: {
         left: kit.TextAlign.Left,
@@ -111,9 +131,10 @@ export function createCanvasTypesetter(
         halfLeading: true,
       },
     })
-    const builder = hold(kit.ParagraphBuilder.MakeFromFontCollection(style, collection))
+    const builder = kit.ParagraphBuilder.MakeFromFontCollection(style, collection)
     for (const { text } of spans) builder.addText(text)
-    const paragraph = hold(builder.build())
+    const paragraph = builder.build()
+    builder.delete()
     paragraph.layout(UNBROKEN)
     const natural = Math.ceil(paragraph.getMaxIntrinsicWidth() + 1)
     paragraph.layout(Math.min(natural, maxWidth))
@@ -140,7 +161,7 @@ export function createCanvasTypesetter(
     { block, x, y, ink, outline }: Extract<Drawn, { kind: 'text' }>,
   ): void {
     holding((hold) => {
-      const paragraph = layOut(block, hold)
+      const paragraph = laidOut(block)
       const paint = paintOf(ink, hold)
       if (outline !== undefined) {
         paint.setStyle(kit.PaintStyle.Stroke)
@@ -251,19 +272,18 @@ export function createCanvasTypesetter(
       register(name, bytes)
       own.add(name)
     },
-    set: (block) =>
-      holding((hold) => {
-        const paragraph = layOut(block, hold)
-        const letters = new Set(block.spans.flatMap(({ text }) => [...text]))
-        return {
-          width: paragraph.getLongestLine(),
-          height: paragraph.getHeight(),
-          lines: paragraph.getNumberOfLines(),
-          missing: [...letters].filter(
-            (one) => !UNSEEN.test(one) && !block.face.fonts.some((name) => has(name, one)),
-          ),
-        }
-      }),
+    set: (block) => {
+      const paragraph = laidOut(block)
+      const letters = new Set(block.spans.flatMap(({ text }) => [...text]))
+      return {
+        width: paragraph.getLongestLine(),
+        height: paragraph.getHeight(),
+        lines: paragraph.getNumberOfLines(),
+        missing: [...letters].filter(
+          (one) => !UNSEEN.test(one) && !block.face.fonts.some((name) => has(name, one)),
+        ),
+      }
+    },
     draw: (area, scale, groups): SrgbRgba8 =>
       holding((hold) => {
         const fine = { width: area.width * SAMPLES, height: area.height * SAMPLES }
@@ -292,25 +312,29 @@ export function createCanvasTypesetter(
 /** Averages blocks of samples, their colours weighted by their alpha, and takes that off the colours again. */
 function averaged(samples: Uint8Array, size: Size): SrgbRgba8 {
   const made = srgbRaster(size)
-  const across = size.width * SAMPLES * 4
+  // Four bytes at once, to pass over what is clear.
+  const words = new Uint32Array(samples.buffer, samples.byteOffset, samples.byteLength / 4)
+  const across = size.width * SAMPLES
   for (let y = 0; y < size.height; y++)
     for (let x = 0; x < size.width; x++) {
+      const from = y * SAMPLES * across + x * SAMPLES
+      const block = [from, from + 1, from + across, from + across + 1] as const
+      if ((words[block[0]]! | words[block[1]]! | words[block[2]]! | words[block[3]]!) === 0)
+        continue
       let [red, green, blue, alpha] = [0, 0, 0, 0]
-      for (let dy = 0; dy < SAMPLES; dy++)
-        for (let dx = 0; dx < SAMPLES; dx++) {
-          const p = (y * SAMPLES + dy) * across + (x * SAMPLES + dx) * 4
-          alpha += samples[p + 3]!
-          red += samples[p]!
-          green += samples[p + 1]!
-          blue += samples[p + 2]!
-        }
+      for (const at of block) {
+        red += samples[at * 4]!
+        green += samples[at * 4 + 1]!
+        blue += samples[at * 4 + 2]!
+        alpha += samples[at * 4 + 3]!
+      }
       if (alpha === 0) continue
       const times = 255 / alpha
       const to = (y * size.width + x) * 4
       made.data[to] = red * times
       made.data[to + 1] = green * times
       made.data[to + 2] = blue * times
-      made.data[to + 3] = alpha / (SAMPLES * SAMPLES)
+      made.data[to + 3] = alpha / block.length
     }
   return made
 }

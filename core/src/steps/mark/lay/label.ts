@@ -8,8 +8,11 @@ import { plateDrawn, plateSize } from './plate'
 import { lettersOf, setText, underText, type FittedText } from './setText'
 import { FRAME_UNITS, nameOf, type LaidMark, type Part, type Surface } from './surface'
 
-/** Around what is drawn, for blur and outlines, as a share of the letters' size. */
-const SPARE = 1.2
+/** Around what is drawn: letters that reach beyond their lines, and blur, as shares of the letters' size. */
+const [SPARE, SPARE_OF_SHADOW] = [0.4, 1.2]
+
+const spareOf = ({ shadow, outline }: TextLook): number =>
+  shadow || outline ? SPARE_OF_SHADOW : SPARE
 
 /** Text on its plate within a box: what lies under the letters, and they. */
 export function textParts(
@@ -22,7 +25,7 @@ export function textParts(
   const inner = { x: 0, y: 0, width: box.width, height: box.height }
   const at = around({ x: box.width / 2, y: box.height / 2 }, text.width, text.height)
   const beneath = [...plateDrawn(plate, inner), ...underText(text, look, at)]
-  const bounds = turnedBounds(grown(box, SPARE * text.size), turnDeg)
+  const bounds = turnedBounds(grown(box, spareOf(look) * text.size), turnDeg)
   return {
     under: beneath.length > 0 ? { groups: [{ matrix, drawn: beneath }], bounds } : null,
     over: { groups: [{ matrix, drawn: [lettersOf(text, at, look.colour)] }], bounds },
@@ -97,7 +100,7 @@ function layStrip(
     turnDeg: turned,
     under: {
       groups: [strip, ...(under?.groups ?? [])],
-      bounds: turnedBounds(around(middle, long, height + 2 * SPARE * text.size), turned),
+      bounds: turnedBounds(around(middle, long, height + 2 * SPARE_OF_SHADOW * text.size), turned),
     },
     over,
   }
