@@ -12,6 +12,7 @@ import { enlarged } from './speed/enlarged'
 import { enlargerSeconds } from './speed/enlargers'
 import { markSpeed } from './speed/marks'
 import { runPeer } from './speed/peerRun'
+import { sceneSeconds } from './speed/scenes'
 import { strokeMs } from './speed/strokes'
 import { printTable } from './table'
 
@@ -51,6 +52,10 @@ if (values.part === 'strokes') {
 }
 if (values.part === 'enlargers') {
   console.log(JSON.stringify(await enlargerSeconds(), null, 2))
+  process.exit(0)
+}
+if (values.part === 'scenes') {
+  console.log(JSON.stringify(sceneSeconds(), null, 2))
   process.exit(0)
 }
 if (values.part === 'marks') {

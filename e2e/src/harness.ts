@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { unzipSync } from 'fflate'
 import { chromium, type BrowserContext, type Download, type Page } from 'playwright-core'
-import { createApp } from '@cloudbank/server'
+import { createApp, scenesOnThreads } from '@cloudbank/server'
 
 const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
@@ -24,7 +24,10 @@ class GatedServer {
   port = 0
 
   constructor() {
-    const app = createApp({ web: folder('../../web/dist'), demo: DEMO })
+    const app = createApp(
+      { web: folder('../../web/dist'), demo: DEMO },
+      { scenes: scenesOnThreads() },
+    )
     this.#server = createServer((request, response) => {
       if (this.away(request.url ?? '')) request.socket.destroy()
       else app(request, response)

@@ -1,10 +1,16 @@
 import { extname, join } from 'node:path'
 import express, { type Express } from 'express'
+import { createSceneService, type SceneWork } from './scenes'
 
 /** Where the built interface and the demo shoot lie. */
 export interface AppFolders {
   readonly web: string
   readonly demo: string
+}
+
+/** The outside services that the server plays; one that is missing is not there. */
+export interface AppServices {
+  readonly scenes?: SceneWork
 }
 
 /**
@@ -48,7 +54,7 @@ const IN_FILES = /^\/(assets|demo)\/./
 const YEAR_MS = 365 * 24 * 3600 * 1000
 
 /** The web server: the built interface, the demo shoot, and the headers both need. */
-export function createApp({ web, demo }: AppFolders): Express {
+export function createApp({ web, demo }: AppFolders, { scenes }: AppServices = {}): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(({ hostname }, response, next) => {
@@ -56,6 +62,8 @@ export function createApp({ web, demo }: AppFolders): Express {
     if (HOSTS.has(hostname)) next()
     else response.status(421).type('text').send('Cloudbank is asked for as localhost.')
   })
+  if (scenes) app.use('/api/scenes', createSceneService(scenes))
+  app.use('/api', (_request, response) => void response.sendStatus(404))
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
   app.use('/demo/photos', express.static(join(demo, 'photos')))
   app.get('/demo/shoot.json', (_request, response) => response.sendFile(join(demo, 'shoot.json')))

@@ -1,2 +1,3 @@
-export { createApp, type AppFolders } from './app'
+export { createApp, type AppFolders, type AppServices } from './app'
+export { scenesOnThreads } from './scenes'
 export { listen, PortTakenError } from './listen'

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import open from 'open'
 import { createApp } from './app'
+import { scenesOnThreads } from './scenes'
 import { listen, PortTakenError } from './listen'
 
 const DEFAULT_PORT = 4780
@@ -22,7 +23,8 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
 const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
 try {
-  const app = createApp({ web: folder('../../web/dist'), demo: folder('../../demo') })
+  const folders = { web: folder('../../web/dist'), demo: folder('../../demo') }
+  const app = createApp(folders, { scenes: scenesOnThreads() })
   const { url } = await listen(app, port)
   console.log(`Cloudbank is at ${url}  (demo shoot: ${url}/demo)`)
   console.log('Stop it with Ctrl+C.')

@@ -139,6 +139,7 @@ export const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'ground.shadowLengthPct': shadow({ shadowLengthPct: 60 }),
   'ground.shadowSoftPct': shadow({ shadowSoftPct: 90 }),
   'ground.contactPct': shadow({ contactPct: 10 }),
+  'ground.touchPct': [0, 80].map((touchPct) => ({ ground: { behind: oak, touchPct } })),
   'ground.reflectionPct': [{}, { ground: { reflectionPct: 40 } }],
   'ground.reflectionFadePct': mirror({ reflectionFadePct: 80 }),
   'ground.reflectionBlurPct': mirror({ reflectionBlurPct: 100 }),

@@ -6,6 +6,8 @@ import type { AnyFinding } from '@cloudbank/core/findings'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import type { Measures } from '@cloudbank/core/measure'
 import type { FinishedFile } from '@cloudbank/core/outlets'
+import type { Size } from '@cloudbank/core/raster'
+import type { SceneSpec } from '@cloudbank/core/scene'
 import type { NeutralProposal } from '@cloudbank/core/steps'
 
 /** A file's bytes; a Blob is read in the worker, so that the sender never holds them. */
@@ -43,6 +45,8 @@ export type Job =
       readonly previewSidePx: number
     }
   | { readonly kind: 'measure'; readonly source: FileSource }
+  /** A made scene, as PNG. */
+  | { readonly kind: 'scene'; readonly spec: SceneSpec; readonly size: Size }
   /** What is decided about a shot, for the mattes that its renditions will need. */
   | ({ readonly kind: 'decide' } & ShotJob)
   /** One of a step's views, as a small picture. */
@@ -75,6 +79,7 @@ export interface JobResults {
     /** What the finder said, for later jobs. */
     readonly look: Blob
   }
+  scene: { readonly bytes: Uint8Array }
   /** Mattes that were made anew; those that were given are not among them. */
   decide: { readonly mattes: readonly KeyedMatte[] }
   view: {

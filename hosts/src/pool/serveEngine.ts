@@ -10,6 +10,7 @@ import {
 import { readFinished } from '@cloudbank/core/outlets'
 import { exportCutOut } from '@cloudbank/core/cutOut'
 import {
+  CancelledError,
   decideShot,
   drawView,
   refineShot,
@@ -21,6 +22,8 @@ import {
 import { Memory, Scratch } from '@cloudbank/core/memory'
 import { measurePhotograph } from '@cloudbank/core/measure'
 import { giveLook, lookAt, type NetworkOf } from '@cloudbank/core/networks'
+import { srgbOfLinear } from '@cloudbank/core/raster'
+import { paintScene } from '@cloudbank/core/scene'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
 import type { Typesetter } from '@cloudbank/core/typeset'
@@ -65,6 +68,14 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     signal: StopSignal,
     onStage: (stage: string) => void,
   ): Promise<JobResults[Job['kind']]> {
+    if (job.kind === 'scene') {
+      const made = paintScene(job.size, job.spec, () => {
+        if (signal.aborted) throw new CancelledError()
+      })
+      const bytes = await codec.encode(srgbOfLinear(made, null), 'png', 100)
+      onStage('scene')
+      return { bytes }
+    }
     const bytes = await readSource(job.source)
     if (job.kind === 'inspect') return inspect(bytes, job.previewSidePx, onStage)
     const source = photographSource(await decoded(codec.decode(bytes)))

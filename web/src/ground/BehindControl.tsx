@@ -1,6 +1,9 @@
 import { Box, NativeSelect } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Slider } from '../ui'
+import type { SceneLight } from '@cloudbank/core/scene'
+import type { GroundSettings } from '@cloudbank/core/steps'
+import { fittedTo } from './fittedTo'
 import { behindOf, behindWords, BEHIND_CHOICES, type Behind, type BehindKind } from './behind'
 import { ColourField } from './ColourField'
 import { GradientPart } from './GradientPart'
@@ -13,18 +16,27 @@ interface Props {
   readonly palette: readonly string[]
   /** Whether a picture may be chosen; one stands behind all pictures of a brief. */
   readonly withPictures?: boolean
-  readonly onChange: (words: string, next: Behind) => void
+  /** Width to height of the frame; square where it is not known. */
+  readonly ratio?: number
+  /** @param more what a made scene asks of shadow and light. */
+  readonly onChange: (words: string, next: Behind, more?: Partial<GroundSettings>) => void
 }
 
 /** What lies behind the product: the kind, and what that kind needs. */
-export function BehindControl({ behind, palette, withPictures = true, onChange }: Props) {
+export function BehindControl({
+  behind,
+  palette,
+  withPictures = true,
+  ratio = 1,
+  onChange,
+}: Props) {
   const choices = BEHIND_CHOICES.filter(({ value }) => withPictures || value !== 'picture')
   /** A picture has been asked for, and none chosen yet: until then all stays as it was. */
   const [wantsPicture, setWantsPicture] = useState(false)
   const kind: BehindKind = wantsPicture ? 'picture' : behind.kind
-  const keep = (next: Behind): void => {
+  const keep = (next: Behind, light?: SceneLight): void => {
     setWantsPicture(false)
-    onChange(behindWords(next), next)
+    onChange(behindWords(next), next, light && fittedTo(light))
   }
   const choose = (chosen: BehindKind): void => {
     if (chosen === 'picture') setWantsPicture(behind.kind !== 'picture')
@@ -61,7 +73,11 @@ export function BehindControl({ behind, palette, withPictures = true, onChange }
           <GradientPart behind={behind} palette={palette} onChange={keep} />
         )}
         {kind === 'picture' && (
-          <PicturePart behind={behind.kind === 'picture' ? behind : null} onChange={keep} />
+          <PicturePart
+            behind={behind.kind === 'picture' ? behind : null}
+            ratio={ratio}
+            onChange={keep}
+          />
         )}
         {kind === 'cleaned' && behind.kind === 'cleaned' && (
           <Slider

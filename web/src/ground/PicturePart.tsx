@@ -1,10 +1,12 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useLiveQuery } from 'dexie-react-hooks'
+import type { SceneLight } from '@cloudbank/core/scene'
 import { formatSigned } from '@cloudbank/core/words'
 import { database, AssetHash } from '../data'
 import { attempt } from '../notices'
 import { Action, Slider } from '../ui'
+import { SceneWindow } from './SceneWindow'
 import { bringInPicture } from '../work/assets'
 import type { Behind } from './behind'
 import { strings } from './strings'
@@ -20,21 +22,28 @@ const FITS = [
 interface Props {
   /** Null until one has been chosen. */
   readonly behind: PictureBehind | null
-  readonly onChange: (next: PictureBehind) => void
+  /** Width to height of the frame. */
+  readonly ratio: number
+  /** @param light of a made scene, by which shadow and product are fitted into it. */
+  readonly onChange: (next: PictureBehind, light?: SceneLight) => void
 }
 
 /** A picture of one's own behind the product: which, how it fits, how blurred and light it is. */
-export function PicturePart({ behind, onChange }: Props) {
+export function PicturePart({ behind, ratio, onChange }: Props) {
+  const [isMaking, setMaking] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const known =
     useLiveQuery(() => database.assets.filter(({ role }) => role === 'ground').toArray(), []) ?? []
-  const choose = ({ hash, name }: { hash: string; name: string }): void =>
-    onChange({
-      ...(behind ?? { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }),
-      kind: 'picture',
-      hash,
-      name,
-    })
+  const choose = ({ hash, name }: { hash: string; name: string }, light?: SceneLight): void =>
+    onChange(
+      {
+        ...(behind ?? { fit: 'fill', sizePct: 25, blurPct: 0, lightEv: 0 }),
+        kind: 'picture',
+        hash,
+        name,
+      },
+      light,
+    )
   return (
     <>
       <Flex gap="8px" align="center" marginBottom="6px">
@@ -72,6 +81,17 @@ export function PicturePart({ behind, onChange }: Props) {
           >
             {strings.importPicture}
           </Action>
+          <Action look="quiet" fontSize="12px" onClick={() => setMaking(true)}>
+            {strings.makeSceneLabel}
+          </Action>
+          {isMaking && (
+            <SceneWindow
+              open
+              ratio={ratio}
+              onClose={() => setMaking(false)}
+              onUse={({ light, ...kept }) => choose(kept, light)}
+            />
+          )}
         </Box>
       </Flex>
       {behind && (

@@ -45,4 +45,23 @@ export const strings = {
   groundBackdropCleanedL: (lightness: string | number): string =>
     `Ground: backdrop cleaned, L* ${lightness}`,
   groundPicture: (name: string | number): string => `Ground: the picture ${name}`,
+
+  // SceneWindow
+  makeScene: 'Make a scene',
+  makeSceneLabel: 'Make a scene …',
+  describeScene:
+    'Say what the product stands on, what is behind it, and where the light comes from.',
+  sceneDescription: 'Description of the scene',
+  sceneExample: 'wet slate, drops, light from behind at dusk',
+  makeFour: 'Make four',
+  fourMore: 'Four more',
+  sceneMaterials: 'Materials',
+  sceneMaterialsHint: 'Materials: the first is the floor, a second one the wall behind it.',
+  sceneUnknown: (words: string): string => `Not understood, and left out: ${words}.`,
+  sceneCouldntBeMade: 'The scene couldn’t be made',
+  variant: (seed: number): string => `Variant ${seed}`,
+  making: 'Making …',
+  makingLarge: 'Making it large …',
+  use: 'Use',
+  throwAway: 'Throw away',
 }

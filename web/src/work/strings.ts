@@ -5,6 +5,10 @@ export const strings = {
   // assets
   itIsntPictureThisBrowser: 'it isn’t a picture this browser can read (JPEG, PNG, WebP or AVIF)',
   itIsntFontThatCanBeRead: 'it isn’t a font that can be read: WOFF2, TTF or OTF',
+  sceneRefused: (reason: string): string => `the scene maker doesn’t take this: ${reason}`,
+  sceneFailed: (reason: string): string => `the scene maker couldn’t make it: ${reason}`,
+  sceneHalfSent: 'the scene maker sent no picture',
+  sceneTookTooLong: 'the scene maker took too long',
 
   // exportShoot
   shootNoLongerExists: 'the shoot no longer exists',

@@ -6,6 +6,8 @@ type Field = keyof GroundSettings
 type When = NonNullable<Control['when']>
 const hasShadow: When = ({ shadow }) => shadow !== 'none'
 const isMade: When = ({ shadow }) => shadow === 'made'
+const isPainted: When = ({ behind }) =>
+  ['picture', 'gradient'].includes((behind as GroundSettings['behind']).kind)
 const mirrors: When = ({ reflectionPct }) => reflectionPct !== 0
 
 const number = (field: Field, label: string, unit: string, when?: When): Control<Field> => ({
@@ -22,7 +24,10 @@ export const GROUND_CONTROLS: readonly ControlGroup<Field>[] = [
   {
     id: 'behind',
     title: 'Behind the product',
-    controls: [{ kind: 'own', field: 'behind', label: 'Behind' }],
+    controls: [
+      { kind: 'own', field: 'behind', label: 'Behind' },
+      number('touchPct', 'Light on the product', '%', isPainted),
+    ],
   },
   {
     id: 'shadow',

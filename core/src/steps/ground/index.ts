@@ -29,6 +29,7 @@ import { madeShadow } from './madeShadow'
 import { OWN_BACKDROP, ownBackdrop, type OwnBackdrop } from './ownBackdrop'
 import { reflectionOf } from './reflection'
 import { GroundSettings, type Behind } from './settings'
+import { touchPass } from './touch'
 
 /** Longer side at which a shadow is made, in pixels. */
 const SHADOW_SIDE_PX = 480
@@ -64,6 +65,7 @@ export const ground = defineStep({
       ...(isSame(behind, none.behind) ? {} : { behind: behindPart(behind) }),
       ...(shadow === 'none' || isPhotograph ? {} : shadowPart(settings)),
       ...(reflectionPct === 0 || isPhotograph ? {} : reflectionPart(settings)),
+      ...(touches(settings) ? { touchPct: settings.touchPct } : {}),
     }
     return Object.keys(part).length === 0 ? null : part
   },
@@ -82,10 +84,18 @@ export const ground = defineStep({
       settings.shadow === 'kept' && facts.of(OWN_BACKDROP)?.().shadow === null
         ? [...draft.findings, { code: 'no-own-shadow' } as const]
         : draft.findings
-    const passes = [...draft.passes, lift, ...standing(settings, facts)]
+    const touch =
+      behind.kind === 'painted' && touches(settings)
+        ? [touchPass(behind.paint, settings.touchPct / 100)]
+        : []
+    const passes = [...draft.passes, lift, ...touch, ...standing(settings, facts)]
     return { ...draft, behind, findings, passes }
   },
 })
+
+/** Whether the light of what lies behind falls on the product. */
+const touches = ({ touchPct, behind }: GroundSettings): boolean =>
+  touchPct > 0 && (behind.kind === 'picture' || behind.kind === 'gradient')
 
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 

@@ -62,6 +62,9 @@ export const GroundSettings = z.strictObject({
   ),
   shadowSoftPct: Pct.default(45).describe('How soft a drawn shadow gets with distance.'),
   contactPct: Pct.default(60).describe('How dark the contact shadow is.'),
+  touchPct: Pct.default(0).describe(
+    'How much of the light and colour of a picture or gradient behind it falls on the product.',
+  ),
   reflectionPct: Pct.default(0).describe('How strongly the ground reflects the product.'),
   reflectionFadePct: z
     .number()

@@ -44,7 +44,10 @@ export function BriefStep(props: Props) {
   const rest = others.filter(isOffered)
   const [isOpen, setOpen] = useState(false)
   const shown = first.filter(isOffered)
-  const isWhole = isOpen || shown.length === 0
+  // What was seen whole is not folded under the hand that changes it.
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- as it was when it was opened
+  const beganWhole = useMemo(() => shown.length === 0, [step, placement?.id])
+  const isWhole = isOpen || beganWhole || shown.length === 0
   const control = (one: Control) => (
     <SettingControl key={one.field} step={step} control={one} editor={editor} />
   )

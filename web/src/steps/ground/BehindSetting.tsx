@@ -2,11 +2,13 @@ import { BehindControl, coloursOf } from '../../ground'
 import { hintOf } from '../../settings'
 import { SettingRow } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
+import { SceneCopies } from './SceneCopies'
 import { strings } from './strings'
 
 /** What the product stands on. */
 export function BehindSetting({ editor }: { editor: BriefEditor }) {
   const { behind } = editor.brief.steps.ground
+  const { ratio } = editor.brief.steps.frame
   return (
     <SettingRow
       label={strings.ground}
@@ -15,8 +17,19 @@ export function BehindSetting({ editor }: { editor: BriefEditor }) {
       <BehindControl
         behind={behind}
         palette={coloursOf([behind])}
-        onChange={(words, next) => editor.set(words, 'ground', 'behind', next)}
+        ratio={ratio.width / ratio.height}
+        onChange={(words, behind, more) => {
+          if (!more) return editor.set(words, 'ground', 'behind', behind)
+          const { steps } = editor.brief
+          // What stands on one floor stands at one height.
+          editor.replaceSteps(words, {
+            ...steps,
+            ground: { ...steps.ground, behind, ...more },
+            frame: { ...steps.frame, stand: 'base' },
+          })
+        }}
       />
+      {!('ownOf' in editor) && <SceneCopies editor={editor} />}
     </SettingRow>
   )
 }

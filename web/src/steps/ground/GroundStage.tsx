@@ -34,6 +34,7 @@ const OWN = { behind: BehindChoice }
 
 function BehindChoice({ editor, view }: OwnControlProps) {
   const { behind } = editor.steps.ground
+  const { ratio } = editor.steps.frame
   const palette = coloursOf([
     view.briefRow.brief.steps.ground.behind,
     ...view.shots.map(({ touches }) => touches.ground?.behind),
@@ -43,7 +44,10 @@ function BehindChoice({ editor, view }: OwnControlProps) {
     <BehindControl
       behind={behind}
       palette={palette}
-      onChange={(words, next) => editor.actions.keep(words, 'ground', { behind: next }, 'behind')}
+      ratio={ratio.width / ratio.height}
+      onChange={(words, next, more = {}) =>
+        editor.actions.keep(words, 'ground', { behind: next, ...more }, 'behind')
+      }
     />
   )
 }

@@ -84,7 +84,8 @@ export function MarksSetting({ editor }: { editor: BriefEditor }) {
           ))}
         </Flex>
       )}
-      {marks.length > 0 && <PlainCopies editor={editor} />}
+      {/* A placement that is set alone has no copies of its own. */}
+      {marks.length > 0 && !('ownOf' in editor) && <PlainCopies editor={editor} />}
     </Box>
   )
 }

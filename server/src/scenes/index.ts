@@ -1,0 +1,2 @@
+export { scenesOnThreads } from './onThreads'
+export { createSceneService, type SceneWork } from './sceneService'
