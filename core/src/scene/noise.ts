@@ -60,21 +60,33 @@ export function octaves(
   return weight === 0 ? 0.5 : sum / weight
 }
 
+/** The point of one cell of a grid, and a number 0…1 of its own. */
+export function pointOf(
+  cx: number,
+  cy: number,
+  seed: number,
+): { readonly x: number; readonly y: number; readonly id: number } {
+  const row = ((cy + seed * 131) & MASK) * CELLS
+  const at = cx + seed * 57
+  return {
+    x: cx + TABLE[row + (at & MASK)]!,
+    y: cy + TABLE[row + ((at + 91) & MASK)]!,
+    id: TABLE[row + ((at + 173) & MASK)]!,
+  }
+}
+
 /** The nearest of the points that lie one in each cell of a grid. */
 export interface NearestPoint {
   /** How far it is, and the next one. */
   readonly near: number
   readonly next: number
-  /** Where the asked place lies from it. */
-  readonly dx: number
-  readonly dy: number
   /** 0…1, the point's own. */
   readonly id: number
 }
 
 export function cells(x: number, y: number, seed: number): NearestPoint {
   const [ix, iy] = [Math.floor(x), Math.floor(y)]
-  let [near, next, nearX, nearY, id] = [81, 81, 0, 0, 0]
+  let [near, next, id] = [81, 81, 0]
   for (let cy = iy - 1; cy <= iy + 1; cy++)
     for (let cx = ix - 1; cx <= ix + 1; cx++) {
       const row = ((cy + seed * 131) & MASK) * CELLS
@@ -85,10 +97,8 @@ export function cells(x: number, y: number, seed: number): NearestPoint {
       if (apart < near) {
         next = near
         near = apart
-        nearX = dx
-        nearY = dy
         id = TABLE[row + ((cx + seed * 57 + 173) & MASK)]!
       } else if (apart < next) next = apart
     }
-  return { near: Math.sqrt(near), next: Math.sqrt(next), dx: nearX, dy: nearY, id }
+  return { near: Math.sqrt(near), next: Math.sqrt(next), id }
 }

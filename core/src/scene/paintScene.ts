@@ -7,7 +7,7 @@ import {
   type Size,
 } from '../raster'
 import { GLOSS, HEIGHT, leafLight, LOOKS, type SurfaceValues } from './materials'
-import { cells, hash01, octaves } from './noise'
+import { hash01, octaves, pointOf } from './noise'
 import type { SceneSpec } from './spec'
 
 /** How steeply the camera looks down: a depth of one is so many heights of the picture long. */
@@ -157,7 +157,7 @@ function lit(
         0.22 * toLight * (at / aspect) * 2 +
         GLOW * Math.max(0, toBack) * Math.exp(-(((v - horizon) / 0.3) ** 2)) -
         0.22 * ((at / aspect) ** 2 + (v - 0.6) ** 2)
-      const leaf = leaves ? 1 - leaves01 * 0.62 * (1 - leafAt(leaves, x, y)) : 1
+      const leaf = leaves ? 1 - leaves01 * 0.62 * (1 - between(leaves, x, y)) : 1
       const crease = wall !== null && !isWall ? 1 - 0.2 * Math.exp(-(v - horizon) / 0.035) : 1
       const light = bright * shade * pool * leaf * crease
       for (let c = 0; c < 3; c++)
@@ -168,37 +168,47 @@ function lit(
   return picture
 }
 
-/** Shadows of leaves are soft: they are worked out for every so manieth pixel. */
-const LEAF_STEP = 6
+/** What is soft is worked out for every so manieth pixel. */
+const COARSE_STEP = 6
 
-/** Light through leaves, 1 to 0, at a coarse scale. */
-function leafPlane(
-  { width, height }: Size,
-  { horizon01: horizon, seed, wall }: SceneSpec,
-): PlaneF32 {
+/** Values at a coarse scale, by where they lie: across from the middle, and down, in heights of the picture. */
+function coarse({ width, height }: Size, valueAt: (across: number, v: number) => number): PlaneF32 {
   const plane = planeF32({
-    width: Math.ceil(width / LEAF_STEP) + 2,
-    height: Math.ceil(height / LEAF_STEP) + 2,
+    width: Math.ceil(width / COARSE_STEP) + 2,
+    height: Math.ceil(height / COARSE_STEP) + 2,
   })
   for (let row = 0; row < plane.height; row++)
     for (let column = 0; column < plane.width; column++) {
-      const v = (row * LEAF_STEP) / height
-      const at = (column * LEAF_STEP) / height - width / height / 2
-      const lies = wall !== null && v <= horizon ? 0 : v - horizon
-      plane.data[row * plane.width + column] = leafLight(at * 1.1 + 0.7 * lies, v, seed + 900)
+      const across = (column * COARSE_STEP) / height - width / height / 2
+      plane.data[row * plane.width + column] = valueAt(across, (row * COARSE_STEP) / height)
     }
   return plane
 }
 
-/** The same at a pixel, between the four that are known about it. */
-function leafAt({ width, data }: PlaneF32, x: number, y: number): number {
-  const [cx, cy] = [Math.floor(x / LEAF_STEP), Math.floor(y / LEAF_STEP)]
-  const [u, v] = [x / LEAF_STEP - cx, y / LEAF_STEP - cy]
+/** Such a value at a pixel, between the four that are known about it. */
+function between({ width, data }: PlaneF32, x: number, y: number): number {
+  const [cx, cy] = [Math.floor(x / COARSE_STEP), Math.floor(y / COARSE_STEP)]
+  const [u, v] = [x / COARSE_STEP - cx, y / COARSE_STEP - cy]
   const at = cy * width + cx
   const top = data[at]! + (data[at + 1]! - data[at]!) * u
   const low = data[at + width]! + (data[at + width + 1]! - data[at + width]!) * u
   return top + (low - top) * v
 }
+
+/** Light through leaves, 1 to 0. */
+const leafPlane = (size: Size, { horizon01: horizon, seed, wall }: SceneSpec): PlaneF32 =>
+  coarse(size, (across, v) => {
+    const lies = wall !== null && v <= horizon ? 0 : v - horizon
+    return leafLight(across * 1.1 + 0.7 * lies, v, seed + 900)
+  })
+
+/** How deep water stands on a wet floor, 0 to 1. */
+const puddlePlane = (size: Size, { horizon01: horizon, seed, wet01 }: SceneSpec): PlaneF32 =>
+  coarse(size, (across, v) => {
+    const depth = depthAt(Math.max(v, horizon + 0.01), horizon)
+    const level = octaves(across * depth * 2.6, DEPTH * depth * 2.6, seed + 40, 3, 0.004)
+    return wet01 * smooth(3.2 * (level - 0.42 + 0.25 * wet01))
+  })
 
 /** Bright light is bent towards white instead of being cut off there. */
 const shouldered = (light: number): number =>
@@ -209,8 +219,9 @@ const shouldered = (light: number): number =>
 /** What is wet or polished mirrors what stands behind it, and bears drops. */
 function mirror(picture: LinearRgba, spec: SceneSpec, { height: heights, gloss }: Parts): void {
   const { width, height, data } = picture
-  const { horizon01: horizon, wet01, seed, floor } = spec
+  const { horizon01: horizon, wet01, floor } = spec
   const first = Math.ceil(horizon * height)
+  const puddles = wet01 > 0 ? puddlePlane(picture, spec) : null
   const behind = averagesAbove(picture, first, spec)
   const angle = (spec.lightDeg * Math.PI) / 180
   const [toLight, toBack] = [Math.cos(angle), Math.sin(angle)]
@@ -222,17 +233,7 @@ function mirror(picture: LinearRgba, spec: SceneSpec, { height: heights, gloss }
     const grazing = 0.06 + 0.94 * (1 - Math.min(1, 0.25 + 0.75 * low)) ** 2.2
     for (let x = 0; x < width; x++) {
       const i = y * width + x
-      const across = ((x + 0.5) / height - width / height / 2) * depth
-      const puddle =
-        wet01 === 0
-          ? 0
-          : wet01 *
-            smooth(
-              3.2 *
-                (octaves(across * 2.6, DEPTH * depth * 2.6, seed + 40, 3, 0.004) -
-                  0.42 +
-                  0.25 * wet01),
-            )
+      const puddle = puddles ? between(puddles, x, y) : 0
       const shine = Math.max(gloss[i]!, 0.85 * puddle)
       if (shine <= 0.03) continue
       const slope = ((heights[i]! - heights[Math.max(0, i - width)]!) * height) / depth
@@ -290,31 +291,47 @@ function drops(
   toBack: number,
 ): void {
   const { width, height, data } = picture
-  const glint = 0.9 * 2 ** lightEv
-  for (let y = first; y < height; y++) {
-    const v = (y + 0.5) / height
-    const depth = depthAt(v, horizon)
-    if (depth > DROPS_UNTIL) continue
-    const along = DEPTH * depth
-    const fades = smooth((DROPS_UNTIL - depth) / 1.5)
-    for (let x = 0; x < width; x++) {
-      const across = ((x + 0.5) / height - width / height / 2) * depth
-      for (const { scale, most } of DROPS) {
-        const drop = cells(across * scale, along * scale, seed + scale)
-        const radius = most * (0.3 + 0.7 * drop.id)
-        if (drop.near >= radius || drop.id > 0.2 + 0.55 * wet01) continue
-        const [nx, ny] = [drop.dx / radius, drop.dy / radius]
-        const round = drop.near / radius
+  const glint = 0.5 * 2 ** lightEv
+  const aspect = width / height
+  const rowOf = (along: number): number => (horizon + ((1 - horizon) * DEPTH) / along) * height
+  for (const { scale, most } of DROPS)
+    for (let cy = Math.floor(DEPTH * scale) - 1; cy < DEPTH * DROPS_UNTIL * scale; cy++) {
+      const reach = Math.ceil((aspect / 2) * ((cy + 2) / scale / DEPTH) * scale)
+      for (let cx = -reach; cx <= reach; cx++) {
+        const drop = pointOf(cx, cy, seed + scale)
+        if (drop.id > 0.2 + 0.55 * wet01) continue
+        paintDrop(drop, most * (0.3 + 0.7 * drop.id), scale)
+      }
+    }
+
+  function paintDrop(
+    drop: { readonly x: number; readonly y: number },
+    radius: number,
+    scale: number,
+  ): void {
+    const top = Math.max(first, Math.floor(rowOf((drop.y + radius) / scale)))
+    const bottom = Math.min(height - 1, Math.ceil(rowOf(Math.max(0.01, drop.y - radius) / scale)))
+    for (let y = top; y <= bottom; y++) {
+      const depth = depthAt((y + 0.5) / height, horizon)
+      const fades = smooth((DROPS_UNTIL - depth) / 1.5)
+      const ny = (DEPTH * depth * scale - drop.y) / radius
+      if (ny * ny >= 1 || fades === 0) continue
+      const half = (radius * Math.sqrt(1 - ny * ny)) / scale
+      const columnOf = (across: number): number => (across / depth + aspect / 2) * height
+      const left = Math.max(0, Math.floor(columnOf(drop.x / scale - half)))
+      const right = Math.min(width - 1, Math.ceil(columnOf(drop.x / scale + half)))
+      for (let x = left; x <= right; x++) {
+        const nx = (((x + 0.5) / height - aspect / 2) * depth * scale - drop.x) / radius
+        const round = Math.sqrt(nx * nx + ny * ny)
+        if (round >= 1) continue
         const rim = smooth((1 - round) / 0.25) * fades
         const toward = nx * toLight + ny * toBack
         const times = 1 + rim * (-0.32 * toward - 0.08)
         const spot = Math.exp(-((nx - 0.42 * toLight) ** 2 + (ny - 0.42 * toBack) ** 2) / 0.03)
+        // What is bright behind a drop is seen in it, brighter away from the light.
+        const added = rim * (glint * spot + 0.05 * Math.max(0, -toward))
         const i = (y * width + x) * 4
-        for (let c = 0; c < 3; c++) {
-          const own = data[i + c]!
-          // What is bright behind a drop is seen in it, brighter away from the light.
-          data[i + c] = own * times + rim * (glint * 0.55 * spot + 0.05 * Math.max(0, -toward))
-        }
+        for (let c = 0; c < 3; c++) data[i + c] = data[i + c]! * times + added
       }
     }
   }

@@ -1,6 +1,7 @@
 import { Box, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
 import { useState, type ReactNode } from 'react'
 import { MADE_FORMATS } from '@cloudbank/core/codec'
+import { NamePattern } from '@cloudbank/core/names'
 import { Placement } from '@cloudbank/core/outlets'
 import { formatWord, rangeOf } from '@cloudbank/core/steps'
 import { Action } from '../ui'
@@ -145,6 +146,13 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             commit={(dpi) => onChange({ dpi })}
           />
         </Labelled>
+        <Labelled word={strings.fileNames}>
+          <FileNamesInput
+            pattern={placement.fileNames}
+            commit={(fileNames) => onChange({ fileNames })}
+            onProblem={onProblem}
+          />
+        </Labelled>
         <Box marginLeft="auto">
           <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
             {strings.remove}
@@ -160,6 +168,39 @@ const Line = ({ children }: { readonly children: ReactNode }) => (
     {children}
   </Flex>
 )
+
+interface FileNamesProps {
+  readonly pattern: string | null
+  readonly commit: (pattern: string | null) => void
+  readonly onProblem: (problem: string | null) => void
+}
+
+/** A pattern of file names for this placement alone; empty, it takes the outlet’s or the brief’s. */
+function FileNamesInput({ pattern, commit, onProblem }: FileNamesProps) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const take = (): void => {
+    if (draft === null) return
+    const read = NamePattern.safeParse(draft)
+    onProblem(read.success ? null : (read.error.issues[0]?.message ?? ''))
+    if (!read.success) return
+    setDraft(null)
+    const next = draft.trim() === '' ? null : draft
+    if (next !== pattern) commit(next)
+  }
+  return (
+    <Input
+      aria-label={strings.fileNamesOfPlacement}
+      size="xs"
+      width="150px"
+      fontFamily="mono"
+      placeholder={strings.asTheBrief}
+      value={draft ?? pattern ?? ''}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => event.key === 'Enter' && take()}
+    />
+  )
+}
 
 function NameInput({ name, commit }: { name: string; commit: (name: string) => void }) {
   const [draft, setDraft] = useState(name)

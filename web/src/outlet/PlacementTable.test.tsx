@@ -117,3 +117,13 @@ test('one of several is removed; a full table takes no more', async () => {
   await user.click(row('page').getByRole('button', { name: 'Remove' }))
   expect(saved).toEqual([['Placement page removed', [card]]])
 })
+
+test('a placement has file names of its own, or the brief’s where its field is empty', async () => {
+  const { saved, user, row } = table([page])
+  const names = row('page').getByLabelText('File names of this placement')
+  await user.type(names, '{{sku}-marked{Enter}')
+  expect(saved.at(-1)?.[1][0]?.fileNames).toBe('{sku}-marked')
+  await user.clear(names)
+  await user.type(names, '{{ }{Enter}')
+  expect(screen.getByRole('alert').textContent).toContain('between { and }')
+})

@@ -117,6 +117,8 @@ export const strings = {
   atMost: (mostPictures: number): string => `${countOf(mostPictures, 'picture')} at most`,
   noMetadataInFiles: 'no metadata in files',
   withCredit: 'with a credit',
+  fileNamesOfPlacement: 'File names of this placement',
+  asTheBrief: 'as the brief',
   noMarks: 'no marks',
   noMarksOnCovers: 'no marks on covers',
 }

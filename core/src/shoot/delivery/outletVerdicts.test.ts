@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { BriefSteps, isWorkedOn } from '../../brief'
 import { READY_OUTLETS, type FinishedFile, type Outlet } from '../../outlets'
 import { renditionRow, shotRow } from '../rows/rows.testing'
 import { bySlots, shootView } from '../rows/view.testing'
@@ -76,4 +77,59 @@ test('a shoot makes the placements of its brief, of its outlets, or both; the sa
   ])
   const both = { outlets, ownFiles: true }
   expect(stepsFor(steps, both)).toBe(stepsFor(steps, both))
+})
+
+test('an outlet that takes no marks on covers breaks its rule with a marked cover alone', () => {
+  const marks = [{ kind: 'label', id: 'm', text: 'New' }]
+  const { briefRow, shoot } = shootView()
+  const steps = BriefSteps.parse({ mark: { marks } })
+  const shots = ['a', 'b'].map((id, order) => shotRow(id, { sku: 'M-1', order }))
+  const view = shootView({
+    shots,
+    shoot: { ...shoot, outlets: [bazaar!], ownFiles: false },
+    briefRow: { ...briefRow, brief: { ...briefRow.brief, steps } },
+  })
+  const recipe = recipeOf(view)
+  const [listing] = recipe.steps.finish.placements
+  const keys = shots.map((shot) => keyOf(shot, recipe, listing!))
+  // The plan keeps to it by itself: only the second picture is marked.
+  expect(keys.map((key) => isWorkedOn(key, 'mark'))).toEqual([false, true])
+  const product = { x: 0.075, y: 0.2, width: 0.85, height: 0.6 }
+  const rowsWith = (coverKey: string) =>
+    bySlots(
+      shots.map(({ id }, i) =>
+        renditionRow(id, listing!.id, {
+          key: i === 0 ? coverKey : keys[1]!,
+          productBox: product,
+          // A mark in the corner stands out from the border as well as the product does.
+          finished: { ...finished, bytes: 900_000, product: { x: 0, y: 0, width: 1, height: 1 } },
+        }),
+      ),
+    )
+  const rulesOf = (coverKey: string) =>
+    planDelivery({ ...view, renditions: rowsWith(coverKey) }).items.map(({ broken }) =>
+      broken!.map(({ rule }) => rule),
+    )
+  expect(rulesOf(keys[1]!)).toEqual([['marks'], []])
+  expect(rulesOf(keys[0]!)[1]).toEqual([])
+})
+
+test('a placement may name its files in its own way', () => {
+  const { briefRow } = shootView()
+  const steps = BriefSteps.parse({
+    finish: {
+      placements: [
+        { id: 'page', name: 'page', longSidePx: 600 },
+        { id: 'plain', name: 'plain', longSidePx: 600, fileNames: '{sku}-plain' },
+      ],
+    },
+  })
+  const view = shootView({
+    shots: [shotRow('a', { sku: 'M-1', angle: 'front' })],
+    briefRow: { ...briefRow, brief: { ...briefRow.brief, steps } },
+  })
+  expect(planDelivery(view).items.map(({ path }) => path)).toEqual([
+    'page/M-1-front.jpg',
+    'plain/M-1-plain.jpg',
+  ])
 })
