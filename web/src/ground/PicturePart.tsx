@@ -1,11 +1,11 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useLiveQuery } from 'dexie-react-hooks'
 import type { SceneLight } from '@cloudbank/core/scene'
 import { formatSigned } from '@cloudbank/core/words'
 import { database, AssetHash } from '../data'
 import { attempt } from '../notices'
-import { Action, Slider } from '../ui'
+import { Action, FilePicker, Slider } from '../ui'
 import { SceneWindow } from './SceneWindow'
 import { bringInPicture } from '../work/assets'
 import type { Behind } from './behind'
@@ -31,7 +31,6 @@ interface Props {
 /** A picture of one's own behind the product: which, how it fits, how blurred and light it is. */
 export function PicturePart({ behind, ratio, onChange }: Props) {
   const [isMaking, setMaking] = useState(false)
-  const file = useRef<HTMLInputElement>(null)
   const known =
     useLiveQuery(() => database.assets.filter(({ role }) => role === 'ground').toArray(), []) ?? []
   const choose = ({ hash, name }: { hash: string; name: string }, light?: SceneLight): void =>
@@ -73,14 +72,17 @@ export function PicturePart({ behind, ratio, onChange }: Props) {
               <NativeSelect.Indicator />
             </NativeSelect.Root>
           )}
-          <Action
-            look="quiet"
-            fontSize="12px"
-            marginLeft="-6px"
-            onClick={() => file.current?.click()}
-          >
-            {strings.importPicture}
-          </Action>
+          <FilePicker
+            label={strings.importPicture}
+            name={strings.pictureToImport}
+            accept="image/*"
+            onFile={(picture) =>
+              attempt(
+                bringInPicture(picture, 'ground').then((row) => choose(row)),
+                strings.cantBeUsedAsGround(picture.name),
+              )
+            }
+          />
           <Action look="quiet" fontSize="12px" onClick={() => setMaking(true)}>
             {strings.makeSceneLabel}
           </Action>
@@ -144,22 +146,6 @@ export function PicturePart({ behind, ratio, onChange }: Props) {
           />
         </>
       )}
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        hidden
-        aria-label={strings.pictureToImport}
-        onChange={(event) => {
-          const [picture] = event.target.files ?? []
-          if (picture)
-            attempt(
-              bringInPicture(picture, 'ground').then(choose),
-              strings.cantBeUsedAsGround(picture.name),
-            )
-          event.target.value = ''
-        }}
-      />
     </>
   )
 }

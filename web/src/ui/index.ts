@@ -1,4 +1,5 @@
 export { Action } from './Action'
+export { FilePicker } from './FilePicker'
 export { Attention } from './Attention'
 export { FindingWhy } from './FindingWhy'
 export { ReturnWindow } from './ReturnWindow'

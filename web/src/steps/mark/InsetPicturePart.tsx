@@ -1,10 +1,9 @@
 import { NativeSelect } from '@chakra-ui/react'
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useRef } from 'react'
 import type { InsetPicture } from '@cloudbank/core/steps'
 import { database } from '../../data'
 import { attempt } from '../../notices'
-import { Action } from '../../ui'
+import { FilePicker } from '../../ui'
 import { bringInPicture } from '../../work/assets'
 import { Field, NumberField } from './fields'
 import { strings } from './strings'
@@ -23,7 +22,6 @@ const ANGLE = 'angle:'
 
 /** Which picture a mark shows: a file, or the product from another angle; and which part of it. */
 export function InsetPicturePart({ picture, angles, set, none }: Props) {
-  const file = useRef<HTMLInputElement>(null)
   const known =
     useLiveQuery(() => database.assets.filter(({ role }) => role === 'picture').toArray(), []) ?? []
   const from = picture?.from
@@ -72,26 +70,17 @@ export function InsetPicturePart({ picture, angles, set, none }: Props) {
           <NativeSelect.Indicator />
         </NativeSelect.Root>
       </Field>
-      <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
-        {strings.importPicture}
-      </Action>
-      <input
-        ref={file}
-        type="file"
+      <FilePicker
+        label={strings.importPicture}
         accept="image/*"
-        hidden
-        aria-label={strings.importPicture}
-        onChange={({ target }) => {
-          const [chosen] = target.files ?? []
-          target.value = ''
-          if (chosen)
-            attempt(
-              bringInPicture(chosen, 'picture').then(({ hash, name }) =>
-                choose({ kind: 'file', hash, name }),
-              ),
-              strings.pictureCouldntBeImported(chosen.name),
-            )
-        }}
+        onFile={(chosen) =>
+          attempt(
+            bringInPicture(chosen, 'picture').then(({ hash, name }) =>
+              choose({ kind: 'file', hash, name }),
+            ),
+            strings.pictureCouldntBeImported(chosen.name),
+          )
+        }
       />
       {picture && (
         <>

@@ -1,13 +1,13 @@
-import { Box, Input, NativeSelect, Text, Textarea } from '@chakra-ui/react'
+import { Box, NativeSelect, Text, Textarea } from '@chakra-ui/react'
 import { useLiveQuery } from 'dexie-react-hooks'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { NamePattern } from '@cloudbank/core/names'
 import { HexColour } from '@cloudbank/core/raster'
 import type { Mark, TextLook } from '@cloudbank/core/steps'
 import { FONT_FAMILIES } from '@cloudbank/core/typeset'
 import { database } from '../../data'
 import { attempt } from '../../notices'
-import { Action } from '../../ui'
+import { FilePicker } from '../../ui'
 import { bringInFont } from '../../work/assets'
 import { ChoiceField, ColourRow, Field, NumberField, SwitchField } from './fields'
 import { strings } from './strings'
@@ -224,7 +224,6 @@ function OutlineFields({ look: { outline, shadow }, set }: LookProps) {
 
 /** A family that ships, or a font of one's own. */
 function FontField({ look, set }: LookProps) {
-  const file = useRef<HTMLInputElement>(null)
   const own =
     useLiveQuery(() => database.assets.filter(({ role }) => role === 'font').toArray(), []) ?? []
   const bringIn = async (chosen: File): Promise<void> => {
@@ -261,20 +260,10 @@ function FontField({ look, set }: LookProps) {
           <NativeSelect.Indicator />
         </NativeSelect.Root>
       </Field>
-      <Action look="quiet" fontSize="12px" onClick={() => file.current?.click()}>
-        {strings.importFont}
-      </Action>
-      <Input
-        ref={file}
-        type="file"
+      <FilePicker
+        label={strings.importFont}
         accept=".woff2,.woff,.ttf,.otf"
-        display="none"
-        aria-label={strings.importFont}
-        onChange={({ target }) => {
-          const [chosen] = target.files ?? []
-          target.value = ''
-          if (chosen) attempt(bringIn(chosen), strings.fontCouldntBeImported(chosen.name))
-        }}
+        onFile={(chosen) => attempt(bringIn(chosen), strings.fontCouldntBeImported(chosen.name))}
       />
     </>
   )

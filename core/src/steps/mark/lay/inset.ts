@@ -1,11 +1,12 @@
 import { pixelsOf, type PxBox, type SrgbRgba8 } from '../../../raster'
 import type { Drawn } from '../../../typeset'
 import type { InsetPicture, MarkOf } from '../settings'
-import { around, lyingAt, middleOf, turnedBounds } from './geometry'
-import { boxAt, type Stacks } from './place'
+import { layFlat } from './flat'
+import { around, middleOf } from './geometry'
+import type { Stacks } from './place'
 import { shapePath } from './plate'
 import { rectanglePath } from './paths'
-import { nameOf, UNITS_PER_PCT, type LaidMark, type Surface } from './surface'
+import { UNITS_PER_PCT, type LaidMark, type Surface } from './surface'
 
 /** The hash of an inset's file; null where the product has no photograph from its angle. */
 export const hashOf = ({ from }: InsetPicture, { pictures }: Surface['about']): string | null =>
@@ -37,8 +38,6 @@ export function layInset(mark: MarkOf<'inset'>, surface: Surface, stacks: Stacks
   if (!shown) return null
   const height = mark.heightPct * UNITS_PER_PCT
   const width = (height * shown.part.width) / shown.part.height
-  const at = boxAt(mark.place, width, height, surface)
-  const box = { ...at, y: at.y + stacks.push(mark.place, height) }
   const inner = { x: 0, y: 0, width, height }
   const drawn: Drawn[] = [pictureDrawn(shown, inner, shapePath(mark.shape, inner))]
   if (mark.line) {
@@ -51,22 +50,5 @@ export function layInset(mark: MarkOf<'inset'>, surface: Surface, stacks: Stacks
       ink: { colour: mark.line.colour, opacity: 1 },
     })
   }
-  return {
-    id: mark.id,
-    kind: mark.kind,
-    name: nameOf(mark),
-    box,
-    turnDeg: mark.turnDeg,
-    opacity: mark.opacityPct / 100,
-    lines: null,
-    under: {
-      groups: [{ matrix: lyingAt(box, mark.turnDeg), drawn }],
-      bounds: turnedBounds(box, mark.turnDeg),
-    },
-    over: null,
-    onLight: null,
-    textColour: null,
-    overProduct: mark.overProduct,
-    findings: [],
-  }
+  return layFlat(mark, { width, height }, drawn, surface, stacks)
 }
