@@ -1,3 +1,4 @@
+import type { Plan } from '@cloudbank/core/brief'
 import type { AnyFinding } from '@cloudbank/core/findings'
 import {
   createShootModel,
@@ -23,7 +24,7 @@ type MadeFile = JobResults['render']['renditions'][number]
 /** Makes the renditions of a shot that are missing or out of date, by placement; the others stay as they are. */
 export function createShotMaker(
   rows: ShootRows,
-  files: Pick<RowFiles, 'mattes'>,
+  files: Pick<RowFiles, 'mattes' | 'original'>,
   assets: readonly JobAsset[],
   pool: WorkerPool,
 ) {
@@ -58,18 +59,30 @@ export function createShotMaker(
     }
   }
 
+  /** What a plan names, as far as it is here: a table, a picture, or another photograph of the product. */
+  const assetsOf = async ({ assets: named }: Plan): Promise<JobAsset[]> => {
+    const found = await Promise.all(
+      named.map(async ({ hash }): Promise<JobAsset[]> => {
+        const known = assets.find((one) => one.hash === hash)
+        const shot = rows.shots.find(({ originalHash }) => originalHash === hash)
+        if (known || !shot) return known ? [known] : []
+        return [{ hash, source: await files.original(shot) }]
+      }),
+    )
+    return found.flat()
+  }
+
   return async (shot: Shot, source: Uint8Array, stop: AbortSignal): Promise<MadeShot> => {
     const stale = model.stalePlacements(shot, recipe, rows.renditions)
     if (stale.length === 0) return { renditions: new Map(), findings: shot.findings }
     const plan = model.planOf(shot, recipe)
-    const named = new Set(plan.assets.map(({ hash }) => hash))
     const job = {
       kind: 'render',
       source,
       plan,
       only: stale.map(({ id }) => id),
       mattes: await files.mattes(shot),
-      assets: assets.filter(({ hash }) => named.has(hash)),
+      assets: await assetsOf(plan),
       look: null,
     } as const
     const { renditions, findings } = await pool.run<'render'>(job, { signal: stop })

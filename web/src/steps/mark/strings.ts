@@ -32,7 +32,6 @@ export const strings = {
 
   // MarkList
   marks: 'Marks',
-  add: 'Add',
   none: 'No marks yet. Add one, then drag it on the picture.',
   ofBrief: 'brief',
   ofShot: 'this shot',

@@ -1,7 +1,6 @@
 import type { ShotAbout } from '../../../names'
-import type { PxBox, SrgbRgba8 } from '../../../raster'
+import type { HexColour, PxBox, SrgbRgba8 } from '../../../raster'
 import type { DrawnGroup, Typesetter } from '../../../typeset'
-import type { HexColour } from '../../../raster'
 import type { MarkFinding } from '../findings'
 import type { Mark, MarkKind } from '../settings'
 
