@@ -36,7 +36,7 @@ export type SceneTicket = z.infer<typeof SceneTicket>
 
 /** How far an order is. */
 export const SceneProgress = z.discriminatedUnion('state', [
-  z.object({ state: z.literal('making') }),
+  z.object({ state: z.literal('making'), done01: z.number().min(0).max(1) }),
   z.object({ state: z.literal('made'), light: SceneLight }),
   z.object({ state: z.literal('failed'), reason: z.string() }),
 ])

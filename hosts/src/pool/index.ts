@@ -21,3 +21,4 @@ export {
   type WorkerEndpoint,
 } from './WorkerPool'
 export { sha256 } from './sha256'
+export { SCENE_STAGE } from './protocol'

@@ -59,6 +59,9 @@ export type Job =
       readonly only?: readonly string[]
     } & ShotJob)
 
+/** Before the per cent of a scene that is made, in the names of its stages. */
+export const SCENE_STAGE = 'scene '
+
 /** What comes of each kind of job. */
 export interface JobResults {
   inspect: {

@@ -29,7 +29,14 @@ import { proposeNeutral } from '@cloudbank/core/steps'
 import type { Typesetter } from '@cloudbank/core/typeset'
 import { createAssetStore } from './assetStore'
 import { packLook, unpackLook } from './lookFile'
-import type { FileSource, FromWorker, Job, JobResults, ToWorker } from './protocol'
+import {
+  SCENE_STAGE,
+  type FileSource,
+  type FromWorker,
+  type Job,
+  type JobResults,
+  type ToWorker,
+} from './protocol'
 import { errorToData } from './workerErrors'
 
 /** What the platform gives the worker. */
@@ -69,11 +76,11 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     onStage: (stage: string) => void,
   ): Promise<JobResults[Job['kind']]> {
     if (job.kind === 'scene') {
-      const made = paintScene(job.size, job.spec, () => {
+      const made = paintScene(job.size, job.spec, (done01) => {
         if (signal.aborted) throw new CancelledError()
+        onStage(`${SCENE_STAGE}${Math.round(done01 * 100)}`)
       })
       const bytes = await codec.encode(srgbOfLinear(made, null), 'png', 100)
-      onStage('scene')
       return { bytes }
     }
     const bytes = await readSource(job.source)

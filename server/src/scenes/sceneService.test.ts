@@ -9,6 +9,7 @@ interface Asked {
   readonly spec: SceneSpec
   readonly size: { readonly width: number; readonly height: number }
   readonly signal: AbortSignal
+  readonly tell: (done01: number) => void
   readonly done: (picture: Uint8Array) => void
   readonly fail: (error: Error) => void
 }
@@ -18,8 +19,8 @@ let server: Server
 let address = ''
 beforeAll(async () => {
   const app = express()
-  const work = (spec: SceneSpec, size: Asked['size'], signal: AbortSignal) =>
-    new Promise<Uint8Array>((done, fail) => asked.push({ spec, size, signal, done, fail }))
+  const work = (spec: SceneSpec, size: Asked['size'], signal: AbortSignal, tell: Asked['tell']) =>
+    new Promise<Uint8Array>((done, fail) => asked.push({ spec, size, signal, tell, done, fail }))
   app.use('/scenes', createSceneService(work))
   const made = await listen(app, 0)
   server = made.server
@@ -49,7 +50,8 @@ describe('an order', () => {
     const { spec, size, done } = asked.at(-1)!
     expect(spec).toMatchObject({ floor: 'slate', wet01: 0.6, lightDeg: 30, seed: 1 })
     expect(size).toEqual({ width: 2000, height: 1000 })
-    expect(await progressOf(id)).toEqual({ state: 'making' })
+    asked.at(-1)!.tell(0.25)
+    expect(await progressOf(id)).toEqual({ state: 'making', done01: 0.25 })
     expect((await fetch(`${address}/${id}/picture`)).status).toBe(404)
     done(new Uint8Array([7, 8]))
     await expect

@@ -13,6 +13,7 @@ export type SceneWork = (
   spec: SceneSpec,
   size: { readonly width: number; readonly height: number },
   signal: AbortSignal,
+  onProgress: (done01: number) => void,
 ) => Promise<Uint8Array>
 
 /** Orders that are held; the oldest are forgotten. */
@@ -47,10 +48,17 @@ export function createSceneService(work: SceneWork): Router {
     const { description, width, height, ...set } = order.data
     const { spec, unknown } = readScene(description, set)
     const id = randomUUID()
-    const one: Held = { stop: new AbortController(), progress: { state: 'making' }, picture: null }
+    const one: Held = {
+      stop: new AbortController(),
+      progress: { state: 'making', done01: 0 },
+      picture: null,
+    }
     hold(id, one)
     const { lightDeg, warmth, horizon01 } = spec
-    work(spec, { width, height }, one.stop.signal).then(
+    const onProgress = (done01: number): void => {
+      one.progress = { state: 'making', done01 }
+    }
+    work(spec, { width, height }, one.stop.signal, onProgress).then(
       (picture) => {
         one.picture = picture
         one.progress = { state: 'made', light: { lightDeg, warmth, horizon01 } }

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { MATERIALS, type Material } from '@cloudbank/core/scene'
+import { formatPercent } from '@cloudbank/core/words'
 import { attempt } from '../notices'
 import { Action, Window } from '../ui'
 import { keepScene, type KeptScene } from '../work/scenes'
@@ -136,7 +137,9 @@ function VariantTile({ variant: { order, state }, ratio, isBusy, onUse, onDrop }
           <Picture blob={state.scene.picture} label={strings.variant(order.seed)} />
         ) : (
           <Text fontSize="12px" padding="8px" role="status">
-            {state.kind === 'making' ? strings.making : state.reason}
+            {state.kind === 'making'
+              ? strings.making(formatPercent(state.done01, 0))
+              : state.reason}
           </Text>
         )}
       </Flex>

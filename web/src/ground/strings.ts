@@ -60,7 +60,7 @@ export const strings = {
   sceneUnknown: (words: string): string => `Not understood, and left out: ${words}.`,
   sceneCouldntBeMade: 'The scene couldn’t be made',
   variant: (seed: number): string => `Variant ${seed}`,
-  making: 'Making …',
+  making: (share: string): string => `Making … ${share}`,
   makingLarge: 'Making it large …',
   use: 'Use',
   throwAway: 'Throw away',

@@ -12,7 +12,7 @@ const AT_ONCE = 4
 export interface Variant {
   readonly order: SceneOrder
   readonly state:
-    | { readonly kind: 'making' }
+    | { readonly kind: 'making'; readonly done01: number }
     | { readonly kind: 'made'; readonly scene: MadeScene }
     | { readonly kind: 'failed'; readonly reason: string }
 }
@@ -36,7 +36,9 @@ export function useSceneVariants(ratio: number) {
     const stop = new AbortController()
     stops.current.set(order.seed, stop)
     try {
-      const scene = await makeScene(order, stop.signal)
+      const scene = await makeScene(order, stop.signal, (done01) =>
+        settle(order.seed, { kind: 'making', done01 }),
+      )
       setUnknown(scene.unknown)
       settle(order.seed, { kind: 'made', scene })
     } catch (error) {
@@ -55,7 +57,7 @@ export function useSceneVariants(ratio: number) {
         return { description, seed: seed % 100_000, ...sizeOf(ratio, CHOICE_PX) }
       })
       setVariants((others) => [
-        ...orders.map((order): Variant => ({ order, state: { kind: 'making' } })),
+        ...orders.map((order): Variant => ({ order, state: { kind: 'making', done01: 0 } })),
         ...others,
       ])
       for (const order of orders) void start(order)

@@ -63,6 +63,30 @@ describe('a product in a scene', () => {
     expect(half![1]).toBeLessThan(0.2)
   })
 
+  test('has the ground’s colour where its outline is soft, and its own inside', () => {
+    const { picture, alpha } = square()
+    const edge = 20 * 60 + 20
+    alpha.data[edge] = 0.3
+    picture.data.set([0.06, 0.06, 0.06, 0.3], edge * 4)
+    const light = groundLight(ground([0.35, 0.35, 0.35]), SIZE)
+    touch(
+      picture,
+      alpha,
+      {
+        ...light,
+        sides: [
+          [0.9, 0, 0],
+          [0.9, 0, 0],
+        ],
+      },
+      1,
+    )
+    const [red = 0, green = 0] = at(picture, 20, 20)
+    expect(red).toBeGreaterThan(0.15)
+    expect(green).toBeLessThan(0.04)
+    expect(at(picture, 30, 20)[1]).toBeCloseTo(0.2, 2)
+  })
+
   test('has a rim of what lies behind each of its sides, and nothing outside of its outline', () => {
     const made = touched(ground([0.05, 0.05, 0.05], [0.9, 0.9, 0.9]), 1)
     const [left, middle, right] = [at(made, 20, 20)[0]!, at(made, 30, 20)[0]!, at(made, 39, 20)[0]!]

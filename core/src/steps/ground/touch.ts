@@ -12,6 +12,8 @@ const CAST = 0.6
 /** Width of the rim that catches what lies behind, as a share of the picture's height. */
 const RIM_01 = 0.012
 const RIM = 0.35
+/** How much of its ground's colour an outline has where it is softest, at full strength. */
+const EDGE = 0.7
 
 /** What light there is in a ground: its colour, of luminance 1, and how bright it is against the usual. */
 export interface GroundLight {
@@ -90,7 +92,11 @@ export function touch(
         const lit = data[p + c]! * factor[c]!
         const rim = rims[0] * sides[0][c]! + rims[1] * sides[1][c]!
         // A rim is added light, and none where the surface is light already.
-        data[p + c] = Math.min(own, lit + strength * RIM * rim * Math.max(0, own - lit) * own)
+        const rimmed = Math.min(own, lit + strength * RIM * rim * Math.max(0, own - lit) * own)
+        // A soft outline is lit by what it is mixed with: the old backdrop's colour goes.
+        const ground = sides[0][c]! + ((sides[1][c]! - sides[0][c]!) * x) / width
+        const share = strength * EDGE * (1 - own)
+        data[p + c] = rimmed + (ground * own - rimmed) * share
       }
     }
   }

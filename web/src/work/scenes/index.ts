@@ -10,18 +10,18 @@ import { workerMaker } from './workerMaker'
 /** Asks one maker, and another where the first does not answer. */
 export const withFallback =
   (first: SceneMaker, second: () => SceneMaker): SceneMaker =>
-  (order, signal) =>
-    first(order, signal).catch((error: unknown) => {
-      if (error instanceof UnreachableError) return second()(order, signal)
+  (order, signal, onProgress) =>
+    first(order, signal, onProgress).catch((error: unknown) => {
+      if (error instanceof UnreachableError) return second()(order, signal, onProgress)
       throw error
     })
 
 /** Scenes for this page: from its server's service, or from its own workers while that is away. */
-export const makeScene: SceneMaker = (order, signal) =>
+export const makeScene: SceneMaker = (order, signal, onProgress) =>
   withFallback(
     serviceMaker('/api/scenes', systemClock, (...asked) => fetch(...asked)),
     () => workerMaker(sharedPool()),
-  )(order, signal)
+  )(order, signal, onProgress)
 
 /** Makes a scene that was chosen at its full size, and keeps it. */
 export const keepScene = (order: SceneOrder): Promise<KeptScene> => keepSceneOf(makeScene, order)

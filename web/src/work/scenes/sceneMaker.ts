@@ -19,7 +19,11 @@ export interface MadeScene {
  * @throws CancelledError once the signal is aborted; SceneRefusedError with the reason; UnreachableError while nobody
  *   answers.
  */
-export type SceneMaker = (order: SceneOrder, signal: AbortSignal) => Promise<MadeScene>
+export type SceneMaker = (
+  order: SceneOrder,
+  signal: AbortSignal,
+  onProgress?: (done01: number) => void,
+) => Promise<MadeScene>
 
 /** An order was not taken, or could not be filled. */
 export class SceneRefusedError extends Error {

@@ -32,18 +32,24 @@ function answering(...answers: (Response | Error)[]) {
     return next instanceof Error ? Promise.reject(next) : Promise.resolve(next.clone())
   })
   const make = serviceMaker('/api/scenes', playedClock(), fetcher)
-  return { asked, make: (signal = new AbortController().signal) => make(ORDER, signal) }
+  return {
+    asked,
+    make: (signal = new AbortController().signal, onProgress = (_: number): void => undefined) =>
+      make(ORDER, signal, onProgress),
+  }
 }
 
 describe('the scene maker', () => {
   test('is asked, waited for, and gives the picture with its light and what it did not understand', async () => {
     const { asked, make } = answering(
       json(TICKET, 202),
-      json({ state: 'making' }),
+      json({ state: 'making', done01: 0.4 }),
       json({ state: 'made', light: LIGHT }),
       new Response(new Uint8Array([1, 2, 3])),
     )
-    const made = await make()
+    const told: number[] = []
+    const made = await make(undefined, (done01) => told.push(done01))
+    expect(told).toEqual([0.4])
     expect(made).toMatchObject({ light: LIGHT, unknown: ['velvet'], by: 'service', cost: 0.25 })
     expect(made.picture.size).toBe(3)
     expect(asked).toEqual([
@@ -61,7 +67,11 @@ describe('the scene maker', () => {
       [json(TICKET, 202), json({ state: 'failed', reason: 'out of paint' })],
       'out of paint',
     ],
-    ['takes too long', [json(TICKET, 202), json({ state: 'making' })], 'took too long'],
+    [
+      'takes too long',
+      [json(TICKET, 202), json({ state: 'making', done01: 0.4 })],
+      'took too long',
+    ],
     [
       'sends half of it',
       [json(TICKET, 202), json({ state: 'made', light: LIGHT }), new Response(new Uint8Array())],
@@ -85,7 +95,7 @@ describe('the scene maker', () => {
 
   test('is told when nobody waits any more', async () => {
     const stop = new AbortController()
-    const { asked, make } = answering(json(TICKET, 202), json({ state: 'making' }))
+    const { asked, make } = answering(json(TICKET, 202), json({ state: 'making', done01: 0.4 }))
     const making = make(stop.signal)
     stop.abort()
     await expect(making).rejects.toThrow(CancelledError)

@@ -19,7 +19,7 @@ const PATIENCE_MS = 120_000
  */
 export const serviceMaker =
   (address: string, clock: ClockPort, fetcher: typeof fetch): SceneMaker =>
-  async (order, signal) => {
+  async (order, signal, onProgress) => {
     const ask = async (path: string, init: RequestInit = {}): Promise<Response> => {
       try {
         return await fetcher(`${address}${path}`, { ...init, signal })
@@ -58,6 +58,7 @@ export const serviceMaker =
         if (progress.state === 'made') return progress.light
         if (progress.state === 'failed')
           throw new SceneRefusedError(strings.sceneFailed(progress.reason))
+        onProgress?.(progress.done01)
         if (clock.now() > until) throw new SceneRefusedError(strings.sceneTookTooLong)
       }
     }
