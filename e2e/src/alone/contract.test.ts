@@ -67,7 +67,7 @@ test('the browser and Node make the same pixels from the same plan', async () =>
   await page.getByRole('button', { name: `Make ${length} renditions` }).click()
   await page
     .getByRole('button', { name: `All ${length} renditions made` })
-    .waitFor({ timeout: 120_000 })
+    .waitFor({ timeout: 300_000 })
   await page.getByRole('link', { name: 'Deliver' }).click()
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: new RegExp(`^Download ${length} renditions`) }).click()
