@@ -1,17 +1,17 @@
 import {
   linearRaster,
-  planeF32,
   softenInterleaved,
   type LinearRgba,
   type PlaneF32,
   type Size,
 } from '../raster'
 import { GLOSS, HEIGHT, leafLight, LOOKS, type SurfaceValues } from './materials'
-import { hash01, octaves, pointOf } from './noise'
+import { between, coarse } from './coarse'
+import { drops } from './drops'
+import { hash01, octaves } from './noise'
+import { depthAt, DEPTH, smooth } from './perspective'
 import type { SceneSpec } from './spec'
 
-/** How steeply the camera looks down: a depth of one is so many heights of the picture long. */
-const DEPTH = 0.62
 /** A wall stands so far behind that its surface looks so many times as fine. */
 const WALL_SCALE = 1.35
 /** Height of the light over the floor, as the sine of its angle. */
@@ -48,9 +48,6 @@ export function paintScene(
   mirror(picture, spec, parts)
   return deepen(picture, spec)
 }
-
-/** How far away a row of the floor is: 1 at the lower edge, without end at the horizon. */
-const depthAt = (v: number, horizon: number): number => (1 - horizon) / Math.max(v - horizon, 1e-4)
 
 function surfaces(
   { width, height }: Size,
@@ -92,11 +89,6 @@ function surfaces(
     }
   }
   return parts
-}
-
-const smooth = (t: number): number => {
-  const at = Math.min(1, Math.max(0, t))
-  return at * at * (3 - 2 * at)
 }
 
 /** What a floor comes to where nothing of it can be told apart. */
@@ -166,33 +158,6 @@ function lit(
     }
   }
   return picture
-}
-
-/** What is soft is worked out for every so manieth pixel. */
-const COARSE_STEP = 6
-
-/** Values at a coarse scale, by where they lie: across from the middle, and down, in heights of the picture. */
-function coarse({ width, height }: Size, valueAt: (across: number, v: number) => number): PlaneF32 {
-  const plane = planeF32({
-    width: Math.ceil(width / COARSE_STEP) + 2,
-    height: Math.ceil(height / COARSE_STEP) + 2,
-  })
-  for (let row = 0; row < plane.height; row++)
-    for (let column = 0; column < plane.width; column++) {
-      const across = (column * COARSE_STEP) / height - width / height / 2
-      plane.data[row * plane.width + column] = valueAt(across, (row * COARSE_STEP) / height)
-    }
-  return plane
-}
-
-/** Such a value at a pixel, between the four that are known about it. */
-function between({ width, data }: PlaneF32, x: number, y: number): number {
-  const [cx, cy] = [Math.floor(x / COARSE_STEP), Math.floor(y / COARSE_STEP)]
-  const [u, v] = [x / COARSE_STEP - cx, y / COARSE_STEP - cy]
-  const at = cy * width + cx
-  const top = data[at]! + (data[at + 1]! - data[at]!) * u
-  const low = data[at + width]! + (data[at + width + 1]! - data[at + width]!) * u
-  return top + (low - top) * v
 }
 
 /** Light through leaves, 1 to 0. */
@@ -272,69 +237,6 @@ function averagesAbove(
     }
   }
   return means
-}
-
-/** Sizes of drops: how many in a height of the picture, and how large the largest is of its cell. */
-const DROPS = [
-  { scale: 15, most: 0.36 },
-  { scale: 38, most: 0.34 },
-] as const
-/** Beyond this depth a drop is smaller than a pixel of most pictures. */
-const DROPS_UNTIL = 4
-
-/** Drops on a wet floor: dark towards the light, bright away from it, with its glint (a drop is a lens). */
-function drops(
-  picture: LinearRgba,
-  { horizon01: horizon, wet01, seed, lightEv }: SceneSpec,
-  first: number,
-  toLight: number,
-  toBack: number,
-): void {
-  const { width, height, data } = picture
-  const glint = 0.5 * 2 ** lightEv
-  const aspect = width / height
-  const rowOf = (along: number): number => (horizon + ((1 - horizon) * DEPTH) / along) * height
-  for (const { scale, most } of DROPS)
-    for (let cy = Math.floor(DEPTH * scale) - 1; cy < DEPTH * DROPS_UNTIL * scale; cy++) {
-      const reach = Math.ceil((aspect / 2) * ((cy + 2) / scale / DEPTH) * scale)
-      for (let cx = -reach; cx <= reach; cx++) {
-        const drop = pointOf(cx, cy, seed + scale)
-        if (drop.id > 0.2 + 0.55 * wet01) continue
-        paintDrop(drop, most * (0.3 + 0.7 * drop.id), scale)
-      }
-    }
-
-  function paintDrop(
-    drop: { readonly x: number; readonly y: number },
-    radius: number,
-    scale: number,
-  ): void {
-    const top = Math.max(first, Math.floor(rowOf((drop.y + radius) / scale)))
-    const bottom = Math.min(height - 1, Math.ceil(rowOf(Math.max(0.01, drop.y - radius) / scale)))
-    for (let y = top; y <= bottom; y++) {
-      const depth = depthAt((y + 0.5) / height, horizon)
-      const fades = smooth((DROPS_UNTIL - depth) / 1.5)
-      const ny = (DEPTH * depth * scale - drop.y) / radius
-      if (ny * ny >= 1 || fades === 0) continue
-      const half = (radius * Math.sqrt(1 - ny * ny)) / scale
-      const columnOf = (across: number): number => (across / depth + aspect / 2) * height
-      const left = Math.max(0, Math.floor(columnOf(drop.x / scale - half)))
-      const right = Math.min(width - 1, Math.ceil(columnOf(drop.x / scale + half)))
-      for (let x = left; x <= right; x++) {
-        const nx = (((x + 0.5) / height - aspect / 2) * depth * scale - drop.x) / radius
-        const round = Math.sqrt(nx * nx + ny * ny)
-        if (round >= 1) continue
-        const rim = smooth((1 - round) / 0.25) * fades
-        const toward = nx * toLight + ny * toBack
-        const times = 1 + rim * (-0.32 * toward - 0.08)
-        const spot = Math.exp(-((nx - 0.42 * toLight) ** 2 + (ny - 0.42 * toBack) ** 2) / 0.03)
-        // What is bright behind a drop is seen in it, brighter away from the light.
-        const added = rim * (glint * spot + 0.05 * Math.max(0, -toward))
-        const i = (y * width + x) * 4
-        for (let c = 0; c < 3; c++) data[i + c] = data[i + c]! * times + added
-      }
-    }
-  }
 }
 
 /** Blurs what lies far: the wall, and the floor towards it. */

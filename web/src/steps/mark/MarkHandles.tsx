@@ -1,4 +1,4 @@
-import { Box, chakra, Textarea } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { useRef, useState, type KeyboardEvent } from 'react'
 import Moveable from 'react-moveable'
 import type { Handle } from '@cloudbank/core/steps'
@@ -7,6 +7,7 @@ import type { Shown, Sides } from '../../stage/view'
 import { MarkTargets } from './MarkTargets'
 import { placeFor, type Surroundings } from './placing'
 import { strings } from './strings'
+import { TextInPlace } from './TextInPlace'
 import type { Marks } from './useMarks'
 import './handles.css'
 
@@ -290,54 +291,6 @@ function guides(
     ? [product[axis], product[axis] + product[side] / 2, product[axis] + product[side]]
     : []
   return [margin01, 0.5, 1 - margin01, ...own].map((share) => share * length)
-}
-
-interface TextProps {
-  readonly handle: Handle
-  readonly sides: Sides
-  readonly name: string
-  readonly text: string
-  readonly keep: (text: string) => void
-  readonly close: () => void
-}
-
-/** The text of a mark, written where it stands. */
-function TextInPlace({ handle: { box }, sides, name, text, keep, close }: TextProps) {
-  const [draft, setDraft] = useState(text)
-  const isLeft = useRef(false)
-  const leave = (keeps: boolean): void => {
-    if (isLeft.current) return
-    isLeft.current = true
-    if (keeps && draft !== text) keep(draft)
-    close()
-  }
-  return (
-    <Textarea
-      aria-label={strings.editText(name)}
-      autoFocus
-      size="xs"
-      position="absolute"
-      pointerEvents="auto"
-      background="paper"
-      minWidth="180px"
-      fontFamily="mono"
-      rows={2}
-      style={{ left: box.x * sides.width, top: (box.y + box.height) * sides.height + 4 }}
-      value={draft}
-      onFocus={({ target }) => target.select()}
-      onChange={(event) => setDraft(event.target.value)}
-      onPointerDown={(event) => event.stopPropagation()}
-      onBlur={() => leave(true)}
-      onKeyDown={(event) => {
-        event.stopPropagation()
-        if (event.key === 'Escape') leave(false)
-        if (event.key === 'Enter' && !event.shiftKey) {
-          event.preventDefault()
-          leave(true)
-        }
-      }}
-    />
-  )
 }
 
 const Grip = chakra('div', {
