@@ -2,6 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import type { Locator } from 'playwright-core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { BRIEF_VERSION } from '@cloudbank/core/brief'
@@ -121,6 +122,57 @@ test('a price from the CSV on covers alone, moved by hand on one, leaves marked 
   // Six steps of a hundredth of the frame, less what the margins leave of them.
   expect(moved).toBeGreaterThan(55)
   expect(moved).toBeLessThan(80)
+})
+
+test('marks are dragged, sized and turned where they lie, and two of the brief together', async () => {
+  const { page } = app
+  await openShoot(app, ['OCK-102-front.jpg'], 'cut')
+  await page.locator('.tile').first().dblclick()
+  await page.getByRole('button', { name: /^Mark/ }).click()
+  await page.getByRole('radio', { name: /^brief/ }).click()
+  await page.getByRole('button', { name: 'Label', exact: true }).click()
+  const label = page.getByRole('button', { name: 'Mark New', exact: true })
+  await label.waitFor({ timeout: 60_000 })
+
+  const boxOf = async (of: Locator) => (await of.boundingBox())!
+  const middleOf = async (of: Locator) => {
+    const { x, y, width, height } = await boxOf(of)
+    return [x + width / 2, y + height / 2] as const
+  }
+  /** Drags something by its middle, and waits until a mark lies elsewhere. */
+  const drag = async (from: Locator, dx: number, dy: number, changes = from): Promise<void> => {
+    const before = JSON.stringify(await boxOf(changes))
+    const [x, y] = await middleOf(from)
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x + dx, y + dy, { steps: 8 })
+    await page.mouse.up()
+    await expect.poll(async () => JSON.stringify(await boxOf(changes))).not.toBe(before)
+  }
+  const [x, y] = await middleOf(label)
+  await drag(label, 70, 90)
+  const moved = await middleOf(label)
+  expect(Math.abs(moved[0] - x - 70)).toBeLessThan(8)
+  expect(Math.abs(moved[1] - y - 90)).toBeLessThan(8)
+
+  const { width } = await boxOf(label)
+  await drag(page.locator('.moveable-control.moveable-se'), 30, 18, label)
+  expect((await boxOf(label)).width).toBeGreaterThan(width * 1.3)
+  await drag(page.locator('.moveable-rotation-control'), 40, 10, label)
+  await page.getByRole('button', { name: /^Undo Mark rotated: New/ }).waitFor()
+
+  await page.getByRole('button', { name: 'Shape', exact: true }).click()
+  const shape = page.getByRole('button', { name: 'Mark Shape', exact: true })
+  await shape.waitFor()
+  const both = async () => [...(await middleOf(label)), ...(await middleOf(shape))]
+  await label.click({ modifiers: ['Shift'] })
+  await page.locator('.moveable-rotation-control').waitFor({ state: 'detached' })
+  const before = await both()
+  await drag(label, -20, -30, shape)
+  // Neither change has put the other's place back.
+  await expect
+    .poll(async () => (await both()).map((at, i) => Math.round((at - before[i]!) / 10) * 10))
+    .toEqual([-20, -30, -20, -30])
 })
 
 test('the browser draws the marks that Node draws, byte for byte', async () => {

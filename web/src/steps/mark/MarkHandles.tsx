@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { useRef, useState, type KeyboardEvent } from 'react'
+import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react'
 import Moveable from 'react-moveable'
 import type { Handle } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
@@ -43,9 +43,20 @@ export function MarkHandles(props: Props) {
   const surroundings: Surroundings = { picture: sides, product: picture.product, marginPct }
   const listedOf = (id: string) => marks.listed.find(({ mark }) => mark.id === id)
   const handles = picture.handles.filter(({ id }) => listedOf(id) !== undefined)
-  const targets = selected.flatMap((id) => elements.current.get(id) ?? [])
-  const handleOf = (element: Element): Handle | undefined =>
-    handles.find(({ id }) => elements.current.get(id) === element)
+  const holder = useRef<Moveable>(null)
+  const [targets, setTargets] = useState<readonly HTMLElement[]>([])
+  // A mark that has just been added is there to be held once it has been drawn.
+  useLayoutEffect(() => {
+    const found = selected.flatMap((id) => elements.current.get(id) ?? [])
+    setTargets((before) => (isSameList(before, found) ? before : found))
+    holder.current?.updateRect()
+  }, [selected, picture, width, height])
+  /** The handle that a hand let go of; it is back where its mark is drawn until that is drawn anew. */
+  const letGo = (element: HTMLElement | SVGElement): Handle | undefined => {
+    const handle = handles.find(({ id }) => elements.current.get(id) === element)
+    if (handle) element.style.transform = turned(handle)
+    return handle
+  }
 
   const moveBy = (handle: Handle, dx: number, dy: number, by: 'pointer' | 'keys'): void => {
     const listed = listedOf(handle.id)
@@ -133,6 +144,8 @@ export function MarkHandles(props: Props) {
       style={{ left: view.x, top: view.y, width, height }}
       pointerEvents="none"
       data-testid="mark-handles"
+      // A press on a mark, or on what holds one, is not for the picture below.
+      onPointerDown={(event) => event.stopPropagation()}
     >
       {handles.map((handle) => (
         <Grip
@@ -151,17 +164,23 @@ export function MarkHandles(props: Props) {
             top: handle.box.y * height,
             width: handle.box.width * width,
             height: handle.box.height * height,
-            transform: `rotate(${handle.turnDeg}deg)`,
+            transform: turned(handle),
           }}
-          onPointerDown={(event) => {
-            event.stopPropagation()
+          onMouseDown={(event) => {
             if (event.shiftKey)
               select(
                 selected.includes(handle.id)
                   ? selected.filter((id) => id !== handle.id)
                   : [...selected, handle.id],
               )
-            else if (!selected.includes(handle.id)) select([handle.id])
+            else if (!selected.includes(handle.id)) {
+              select([handle.id])
+              // The press that selects it drags it as well.
+              const { nativeEvent } = event
+              void holder.current?.waitToChangeTarget().then(() => {
+                holder.current?.dragStart(nativeEvent)
+              })
+            }
           }}
           onFocus={() => {
             if (selected.length === 0) select([handle.id])
@@ -170,76 +189,74 @@ export function MarkHandles(props: Props) {
           onKeyDown={(event) => onKey(event, handle)}
         />
       ))}
-      {/* What holds a mark is not the picture, which is left by a press. */}
-      <div onPointerDown={(event) => event.stopPropagation()}>
-        <Moveable
-          key={`${selected.join()} ${picture.handles.map(({ box }) => `${box.x} ${box.y} ${box.width}`).join()} ${width}`}
-          className="marks-held"
-          target={targets}
-          draggable
-          scalable
-          keepRatio
-          rotatable
-          origin={false}
-          renderDirections={['nw', 'ne', 'sw', 'se']}
-          snappable
-          snapThreshold={6}
-          snapDirections={{
-            left: true,
-            right: true,
-            top: true,
-            bottom: true,
-            center: true,
-            middle: true,
-          }}
-          elementSnapDirections={{
-            left: true,
-            right: true,
-            top: true,
-            bottom: true,
-            center: true,
-            middle: true,
-          }}
-          verticalGuidelines={guides(width, ((marginPct / 100) * height) / width, picture, 'x')}
-          horizontalGuidelines={guides(height, marginPct / 100, picture, 'y')}
-          elementGuidelines={handles
-            .filter(({ id }) => !selected.includes(id))
-            .flatMap(({ id }) => elements.current.get(id) ?? [])}
-          onDrag={({ target, transform }) => {
-            target.style.transform = transform
-          }}
-          onDragEnd={({ target, lastEvent }) => {
-            const handle = handleOf(target)
+      <Moveable
+        ref={holder}
+        className="marks-held"
+        target={[...targets]}
+        draggable
+        // Several are moved together; each is sized and turned about itself, by keys.
+        scalable={targets.length === 1}
+        keepRatio
+        rotatable={targets.length === 1}
+        origin={false}
+        renderDirections={['nw', 'ne', 'sw', 'se']}
+        snappable
+        snapThreshold={6}
+        snapDirections={{
+          left: true,
+          right: true,
+          top: true,
+          bottom: true,
+          center: true,
+          middle: true,
+        }}
+        elementSnapDirections={{
+          left: true,
+          right: true,
+          top: true,
+          bottom: true,
+          center: true,
+          middle: true,
+        }}
+        verticalGuidelines={guides(width, ((marginPct / 100) * height) / width, picture, 'x')}
+        horizontalGuidelines={guides(height, marginPct / 100, picture, 'y')}
+        elementGuidelines={handles
+          .filter(({ id }) => !selected.includes(id))
+          .flatMap(({ id }) => elements.current.get(id) ?? [])}
+        onDrag={({ target, transform }) => {
+          target.style.transform = transform
+        }}
+        onDragEnd={({ target, lastEvent }) => {
+          const handle = letGo(target)
+          const [dx, dy] = movedBy(lastEvent)
+          if (handle) moveBy(handle, dx / width, dy / height, 'pointer')
+        }}
+        onDragGroup={({ events }) => {
+          for (const { target, transform } of events) target.style.transform = transform
+        }}
+        onDragGroupEnd={({ events }) => {
+          for (const { target, lastEvent } of events) {
+            const handle = letGo(target)
             const [dx, dy] = movedBy(lastEvent)
             if (handle) moveBy(handle, dx / width, dy / height, 'pointer')
-          }}
-          onDragGroup={({ events }) => {
-            for (const { target, transform } of events) target.style.transform = transform
-          }}
-          onDragGroupEnd={({ events }) => {
-            for (const { target, lastEvent } of events) {
-              const handle = handleOf(target)
-              const [dx, dy] = movedBy(lastEvent)
-              if (handle) moveBy(handle, dx / width, dy / height, 'pointer')
-            }
-          }}
-          onScale={({ target, drag }) => {
-            target.style.transform = drag.transform
-          }}
-          onScaleEnd={({ target, lastEvent }) => {
-            const handle = handleOf(target)
-            const { scale = [1] } = lastOf(lastEvent)
-            if (handle) scaleBy(handle, Math.abs(scale[0] ?? 1))
-          }}
-          onRotate={({ target, drag }) => {
-            target.style.transform = drag.transform
-          }}
-          onRotateEnd={({ target, lastEvent }) => {
-            const handle = handleOf(target)
-            if (handle) turnBy(handle, Math.round(lastOf(lastEvent).dist ?? 0))
-          }}
-        />
-      </div>
+          }
+        }}
+        onScale={({ target, drag }) => {
+          target.style.transform = drag.transform
+        }}
+        onScaleEnd={({ target, lastEvent }) => {
+          const handle = letGo(target)
+          const { scale = [1] } = lastOf(lastEvent)
+          if (handle) scaleBy(handle, Math.abs(scale[0] ?? 1))
+        }}
+        onRotate={({ target, drag }) => {
+          target.style.transform = drag.transform
+        }}
+        onRotateEnd={({ target, lastEvent }) => {
+          const handle = letGo(target)
+          if (handle) turnBy(handle, Math.round(lastOf(lastEvent).dist ?? 0))
+        }}
+      />
       <MarkTargets
         marks={marks}
         selected={selected}
@@ -265,16 +282,22 @@ export function MarkHandles(props: Props) {
 
 /** What the dragging library last told of a hand that has let go; nothing where it did not move. */
 interface LastOfHand {
-  readonly translate?: readonly number[]
+  /** In pixels of the screen, however the mark is turned. */
+  readonly beforeDist?: readonly number[]
   readonly scale?: readonly number[]
   readonly dist?: number
 }
 const lastOf = (event: unknown): LastOfHand => (event ?? {}) as LastOfHand // its declarations leave it open
 
 function movedBy(event: unknown): readonly [dx: number, dy: number] {
-  const [dx = 0, dy = 0] = lastOf(event).translate ?? []
+  const [dx = 0, dy = 0] = lastOf(event).beforeDist ?? []
   return [dx, dy]
 }
+
+const turned = ({ turnDeg }: Handle): string => `rotate(${turnDeg}deg)`
+
+const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((one, i) => one === b[i])
 
 /** An angle between −180° and 180°. */
 const wrapped = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180

@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import {
   areAllowed,
   changedMark,
@@ -78,14 +79,19 @@ export function useMarks({ view, shot, editor, plan, placementId }: Bench): Mark
     ...added.map(({ work }) => listedOf(work.mark, 'shot', work.hidden)),
   ]
   const nameOf = (id: string): string => listed.find(({ mark }) => mark.id === id)?.name ?? ''
-  const keepList = (words: string, marks: readonly Mark[], key?: string): void =>
-    editor.actions.keep(words, 'mark', { marks: [...marks] }, key)
+  /** The list with what has been changed since it was drawn: several may be changed in one go. */
+  const latest = useRef(settings.marks)
+  latest.current = settings.marks
+  const keepList = (words: string, marks: readonly Mark[], key?: string): void => {
+    latest.current = [...marks]
+    editor.actions.keep(words, 'mark', { marks: latest.current }, key)
+  }
   const workOf = (id: string) => added.find(({ work }) => work.mark.id === id)
   const intoBrief = editor.level === 'brief'
 
   const insert = (mark: Mark): string => {
     const words = strings.added(markName(mark))
-    if (intoBrief) keepList(words, [...settings.marks, mark])
+    if (intoBrief) keepList(words, [...latest.current, mark])
     else works.add({ kind: 'added', turn: nextTurn(works.all), hidden: false, mark })
     return mark.id
   }
@@ -95,7 +101,7 @@ export function useMarks({ view, shot, editor, plan, placementId }: Bench): Mark
     else
       keepList(
         words,
-        settings.marks.map((mark) => (mark.id === id ? change(mark) : mark)),
+        latest.current.map((mark) => (mark.id === id ? change(mark) : mark)),
         `mark ${id}`,
       )
   }
@@ -138,7 +144,7 @@ export function useMarks({ view, shot, editor, plan, placementId }: Bench): Mark
       else if (intoBrief && only === null)
         keepList(
           strings.deleted(nameOf(id)),
-          settings.marks.filter((mark) => mark.id !== id),
+          latest.current.filter((mark) => mark.id !== id),
         )
       else
         works.change(crypto.randomUUID(), strings.leftOut(nameOf(id)), {
