@@ -149,7 +149,10 @@ test('a line along what is level turns the picture, four corners make a rectangl
   await page.getByRole('button', { name: 'Corners', exact: true }).click()
   await page.getByRole('button', { name: 'Corners', exact: true, pressed: true }).waitFor()
   await drag([300, 120], [340, 130])
-  await page.getByRole('button', { name: 'Make it a rectangle' }).click()
+  const rectangle = page.getByRole('button', { name: 'Make it a rectangle' })
+  await rectangle.focus()
+  await page.keyboard.press('Enter')
+  await rectangle.waitFor({ state: 'detached' })
   await expect.poll(async () => (await frameOf('OCK-102-front.jpg'))?.corners?.length).toBe(4)
   await page.getByRole('button', { name: 'Reset corners' }).click()
   await expect

@@ -103,7 +103,11 @@ export function FrameStage({ bench }: { bench: Bench }) {
             <Text fontSize="12px" color="softInk" marginBottom="8px">
               {hand === 'move' && !move ? strings.leftUncutThereIsNo : HINTS[hand]}
             </Text>
-            {hand === 'corners' && <Action onClick={straighten}>{strings.makeItRectangle}</Action>}
+            {hand === 'corners' && (
+              <Action disabled={!picture} onClick={straighten}>
+                {strings.makeItRectangle}
+              </Action>
+            )}
             <PlacementChoice editor={editor} shot={shot} />
           </DeskPart>
           <StepControls
