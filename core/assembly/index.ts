@@ -12,3 +12,4 @@ export {
 } from './rows'
 export { maximumFlow } from './gridCut'
 export { gradeRow } from './grade'
+export { octaves } from './octaves'

@@ -35,6 +35,14 @@ interface Kernels {
   ): void
   gradeRow(row: number, pixels: number, grade: number, tone: number): void
   layRow(row: number, pixels: number, colour: number): void
+  octaves(
+    x: number,
+    y: number,
+    seed: number,
+    count: number,
+    footprint: number,
+    table: number,
+  ): number
   maximumFlow(nodes: number, work: number, offsets: number): number
 }
 

@@ -154,26 +154,29 @@ const CHIPS: readonly (readonly [number, number, number])[] = [
   [0.2, 0.3, 0.28],
 ]
 
+/** Chips from the largest, that lie over the others: how many in a height of the picture, and how large of their cell. */
+const CHIP_SIZES = [
+  [13, 0.36],
+  [26, 0.34],
+  [60, 0.3],
+] as const
+const BINDER = [0.66, 0.63, 0.58] as const
+
 const terrazzo: Look = (u, v, footprint, seed, out) => {
   const bend = 0.3 * (octaves(u * 30, v * 30, seed, 2, footprint * 30) - 0.5)
-  let chip: readonly [number, number, number] = [0.66, 0.63, 0.58]
-  for (const [scale, size] of [
-    [60, 0.3],
-    [26, 0.34],
-    [13, 0.36],
-  ] as const) {
+  let chip: readonly [number, number, number] = BINDER
+  for (const [scale, size] of CHIP_SIZES) {
     const { near, next, id } = cells(u * scale + bend, v * scale + bend, seed + scale)
-    if (near < size && next - near > 0.12 && id > 0.35)
-      chip = CHIPS[Math.floor(((id - 0.35) / 0.65) * CHIPS.length)] ?? chip
+    if (near < size && next - near > 0.12 && id > 0.35) {
+      chip = CHIPS[Math.floor(((id - 0.35) / 0.65) * CHIPS.length)] ?? BINDER
+      break
+    }
   }
-  const keeps = seen(footprint, 1 / 26)
+  const keeps = 0.35 + 0.65 * seen(footprint, 1 / 26)
   const fine = 1 + 0.05 * (octaves(u * 120, v * 120, seed + 9, 2, footprint * 120) - 0.5)
-  const mixed = chip.map((one) => 0.55 + (one - 0.55) * (0.35 + 0.65 * keeps)) as [
-    number,
-    number,
-    number,
-  ]
-  coloured(out, mixed[0], mixed[1], mixed[2], fine, 0, 0.3)
+  const [red, green, blue] = chip
+  const mixed = (one: number): number => 0.55 + (one - 0.55) * keeps
+  coloured(out, mixed(red), mixed(green), mixed(blue), fine, 0, 0.3)
 }
 
 const metal: Look = (u, v, footprint, seed, out) => {

@@ -1,5 +1,6 @@
 import {
   linearRaster,
+  resampleLinear,
   softenInterleaved,
   type LinearRgba,
   type PlaneF32,
@@ -22,6 +23,8 @@ const FAR_01 = 0.5
 const SHOULDER = 0.75
 /** How much brighter it is about the horizon where light comes from behind. */
 const GLOW = 0.4
+/** A picture is blurred at a size at which the blur reaches so many pixels. */
+const BLURRED_AT = 4
 /** Above the horizon of an endless floor nothing is told apart; below it, it comes out over this share. */
 const ENDLESS_01 = 0.3
 
@@ -120,7 +123,7 @@ function lit(
   const flat = Math.sqrt(1 - LIGHT_HEIGHT * LIGHT_HEIGHT)
   const bright = 2 ** spec.lightEv
   const warm = [1 + 0.2 * warmth, 1 + 0.02 * warmth, 1 - 0.26 * warmth]
-  const aspect = width / height
+  const of = tint.map((share, c) => share * warm[c]!)
   for (let y = 0; y < height; y++) {
     const v = (y + 0.5) / height
     const isWall = v <= horizon && wall !== null
@@ -128,6 +131,9 @@ function lit(
     const acrossPx = (isWall ? WALL_SCALE : depth) / height
     const alongPx = isWall ? WALL_SCALE / height : (DEPTH * depth * depth) / (1 - horizon) / height
     const [above, below] = [Math.max(0, y - 1), Math.min(height - 1, y + 1)]
+    const glow = 1 + GLOW * Math.max(0, toBack) * Math.exp(-(((v - horizon) / 0.3) ** 2))
+    const falls = glow - 0.22 * (v - 0.6) ** 2
+    const crease = wall !== null && !isWall ? 1 - 0.2 * Math.exp(-(v - horizon) / 0.035) : 1
     for (let x = 0; x < width; x++) {
       const i = y * width + x
       const [left, right] = [Math.max(0, x - 1), Math.min(width - 1, x + 1)]
@@ -143,17 +149,12 @@ function lit(
       const shade =
         Math.min(2.2, Math.max(0.08, isWall ? facing * 0.85 : facing / LIGHT_HEIGHT)) /
         Math.sqrt(1 + 0.5 * steep)
-      const at = (x + 0.5) / height - aspect / 2
-      const pool =
-        1 +
-        0.22 * toLight * (at / aspect) * 2 +
-        GLOW * Math.max(0, toBack) * Math.exp(-(((v - horizon) / 0.3) ** 2)) -
-        0.22 * ((at / aspect) ** 2 + (v - 0.6) ** 2)
+      const at = (x + 0.5) / width - 0.5
+      const pool = falls + 0.44 * toLight * at - 0.22 * at * at
       const leaf = leaves ? 1 - leaves01 * 0.62 * (1 - between(leaves, x, y)) : 1
-      const crease = wall !== null && !isWall ? 1 - 0.2 * Math.exp(-(v - horizon) / 0.035) : 1
       const light = bright * shade * pool * leaf * crease
       for (let c = 0; c < 3; c++)
-        picture.data[i * 4 + c] = shouldered(colour[i * 3 + c]! * tint[c]! * warm[c]! * light)
+        picture.data[i * 4 + c] = shouldered(colour[i * 3 + c]! * of[c]! * light)
       picture.data[i * 4 + 3] = 1
     }
   }
@@ -246,8 +247,7 @@ function deepen(picture: LinearRgba, { horizon01: horizon, blur01 }: SceneSpec):
   if (radius < 1) return picture
   // Sharp where a product stands, and from there towards the camera.
   const rows = Math.min(height, Math.ceil((horizon + FAR_01 * (1 - horizon)) * height))
-  const soft = data.slice(0, rows * width * 4)
-  softenInterleaved(soft, width, rows, 4, radius, new Float32Array(soft.length))
+  const soft = softened(picture, rows, radius).data
   for (let y = 0; y < rows; y++) {
     const low = ((y + 0.5) / height - horizon) / (1 - horizon)
     const share = low <= 0 ? 1 : 1 - smooth(low / FAR_01)
@@ -255,4 +255,24 @@ function deepen(picture: LinearRgba, { horizon01: horizon, blur01 }: SceneSpec):
       data[p] = data[p]! + (soft[p]! - data[p]!) * share
   }
   return picture
+}
+
+/** The upper rows of a picture, blurred; at a smaller size, since nothing fine is left. */
+function softened({ width, data }: LinearRgba, rows: number, radius: number): LinearRgba {
+  const step = Math.max(1, Math.floor(radius / BLURRED_AT))
+  const far = linearRaster({ width, height: rows }, data.slice(0, rows * width * 4))
+  const small = linearRaster({ width: Math.ceil(width / step), height: Math.ceil(rows / step) })
+  const all = { x: 0, y: 0 }
+  if (step > 1) resampleLinear(far, { ...all, width, height: rows }, small)
+  const soft = step > 1 ? small : far
+  softenInterleaved(
+    soft.data,
+    soft.width,
+    soft.height,
+    4,
+    radius / step,
+    new Float32Array(soft.data.length),
+  )
+  if (step > 1) resampleLinear(small, { ...all, width: small.width, height: small.height }, far)
+  return far
 }
