@@ -123,7 +123,9 @@ describe('older briefs', () => {
 })
 
 test('sizes follow the ratio', () => {
-  expect(placementSize({ longSidePx: 1350 }, { ratio: { width: 4, height: 5 } })).toEqual({
+  expect(
+    placementSize({ longSidePx: 1350 }, { ratio: { width: 4, height: 5 }, mostPx: 10_000 }),
+  ).toEqual({
     width: 1080,
     height: 1350,
   })

@@ -26,6 +26,8 @@ export interface EncodedFile {
   readonly qualityPct: number
   /** The colour of the plain ground as it comes out of the file; null where the ground is not one colour. */
   readonly ground: HexColour | null
+  /** How like the picture the file is, 0…1, where its placement asks that it looks the same; null otherwise. */
+  readonly likeness: number | null
 }
 
 /** What is known of a picture besides its pixels. */
@@ -66,8 +68,29 @@ export async function encodeRendition(
     const palette = format === 'png' ? encodePalettePng(picture) : null
     return tagSrgb(palette ?? (await codec.encode(picture, format, quality, chroma)), format)
   }
-  const looksTheSame = async (bytes: Uint8Array): Promise<boolean> =>
-    similarity(picture, await codec.decode(bytes)) >= (likeness ?? 0)
+  const likenessOf = async (bytes: Uint8Array): Promise<number> =>
+    similarity(picture, await codec.decode(bytes))
+  const likenesses = new Map<Uint8Array, number>()
+  const looksTheSame = async (bytes: Uint8Array): Promise<boolean> => {
+    const found = await likenessOf(bytes)
+    likenesses.set(bytes, found)
+    return found >= (likeness ?? 0)
+  }
+  const whole = async (
+    attempt: Pick<EncodedFile, 'bytes' | 'qualityPct'>,
+    comesOut: HexColour | null,
+  ): Promise<EncodedFile> => {
+    const { bytes } = attempt
+    const like = likeness === null ? null : (likenesses.get(bytes) ?? (await likenessOf(bytes)))
+    return {
+      format,
+      width: picture.width,
+      height: picture.height,
+      ...attempt,
+      ground: comesOut,
+      likeness: like,
+    }
+  }
   const least = hasQuality ? leastQualityPct : placement.qualityPct
   const fills = weighsAlike && hasQuality && limitBytes !== null
   const asked =
@@ -82,11 +105,8 @@ export async function encodeRendition(
           least,
           limitBytes,
         })
-  const { width, height } = picture
-  const file = { format, width, height }
   const { plainAs } = codec
-  if (ground === null || format === 'tiff' || !hasQuality || !plainAs)
-    return { ...file, ...found, ground }
+  if (ground === null || format === 'tiff' || !hasQuality || !plainAs) return whole(found, ground)
   const comesOutAs = (quality: number): Promise<HexColour> =>
     plainAs(ground, format, quality, chroma)
   // Below what was asked only a limit leads; what must look the same goes no lower.
@@ -94,9 +114,9 @@ export async function encodeRendition(
   const near = qualitiesNear(found.qualityPct, { least: lowest, most: HIGHEST_QUALITY_PCT })
   for (const qualityPct of near) {
     if ((await comesOutAs(qualityPct)) !== ground) continue
-    if (qualityPct === found.qualityPct) return { ...file, ...found, ground }
+    if (qualityPct === found.qualityPct) return whole(found, ground)
     const bytes = await encode(qualityPct)
-    if (bytes.length <= (limitBytes ?? Infinity)) return { ...file, bytes, qualityPct, ground }
+    if (bytes.length <= (limitBytes ?? Infinity)) return whole({ bytes, qualityPct }, ground)
   }
-  return { ...file, ...found, ground: await comesOutAs(found.qualityPct) }
+  return whole(found, await comesOutAs(found.qualityPct))
 }

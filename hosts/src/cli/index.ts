@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { Command, InvalidArgumentError } from 'commander'
+import { Command } from 'commander'
 import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { ContainerError, type Shot } from '@cloudbank/core/shoot'
 import { createNodePool, type NodeEncoders } from '../node'
@@ -9,15 +9,15 @@ import { loadBrief } from './loadBrief'
 import { loadOutlet } from './loadOutlet'
 import { loadProducts } from './loadProducts'
 import { isSavedShoot, openShoot } from './openShoot'
+import { EXIT } from './exit'
+import { positiveNumber } from './options'
 import { openOutFolder } from './outFolder'
 import { photoRows } from './photoRows'
 import { renderRows, type RenderRequest } from './renderRows'
 import { strings } from './strings'
 import { today } from './today'
 import { UsageError } from './UsageError'
-
-/** Exit codes: all made; some photographs failed; the call itself is wrong; stopped by the user. */
-const EXIT = { ok: 0, someFailed: 1, usage: 2, stopped: 130 } as const
+import { addWeigh } from './weigh'
 
 interface Options {
   readonly brief?: string
@@ -45,6 +45,8 @@ program
   .requiredOption('--out <folder>', strings.outOption)
   .option('--workers <n>', strings.workersOption, positiveNumber)
   .action(render)
+
+addWeigh(program)
 
 await program.parseAsync().catch((error: unknown) => {
   if (!(error instanceof UsageError)) throw error
@@ -106,11 +108,4 @@ async function renderAndExit(
   const { failed } = await renderRows({ ...what, out, signal, report: say }, pool)
   pool.dispose()
   process.exit(signal.aborted ? EXIT.stopped : failed > 0 ? EXIT.someFailed : EXIT.ok)
-}
-
-function positiveNumber(text: string): number {
-  const number = Number(text)
-  if (!Number.isInteger(number) || number < 1)
-    throw new InvalidArgumentError(strings.positiveNumber)
-  return number
 }

@@ -21,6 +21,27 @@ export const strings = {
   savedShootIsWhole: (path: string, extra: string): string =>
     `${path} is a saved shoot with everything it needs; ${extra} can’t be combined with it.`,
 
+  // options
+  sizeInBytes: 'a size such as 1.5MB or 200kB',
+
+  // weigh
+  whatWeighDoes: 'Says what pictures weigh, what is wrong with them, and what they could weigh.',
+  weighArgument: 'addresses of pictures or pages, pictures, folders, saved pages (HTML or HAR)',
+  jsonOption: 'everything that was found, as JSON',
+  budgetOption: 'exit with 1 if the pictures weigh more, such as 1.5MB',
+  weighFormatOption: 'the lighter format for photographs: webp, avif or jpeg',
+  densityOption: 'device pixels for each CSS pixel a picture is shown at',
+  windowOption: 'width of the window that a page is read for, in CSS pixels',
+  privateOption: 'also fetch from private networks and this machine',
+  badWeighOptions: 'The format is webp, avif or jpeg, and the density is 1 to 4.',
+  nothingToWeigh: 'There are no pictures to weigh.',
+  noRecording: (path: string): string => `${path}: not a recording of a page (HAR)`,
+  notRecorded: 'The recording doesn’t hold it.',
+  weighTotals: (pictures: string, now: string, possible: string, gone: string): string =>
+    `${pictures}: ${now} now, ${possible} possible; ${gone} can go.`,
+  overBudget: (by: string): string => `Over the budget by ${by}.`,
+  withinBudget: 'Within the budget.',
+
   // gatherPhotos
   notPictures: (folder: string, files: readonly string[]): string =>
     `${folder}: skipped, not pictures: ${files.join(', ')}`,

@@ -9,6 +9,7 @@ import type { FinishedFile } from '@cloudbank/core/outlets'
 import type { Size } from '@cloudbank/core/raster'
 import type { SceneSpec } from '@cloudbank/core/scene'
 import type { NeutralProposal } from '@cloudbank/core/steps'
+import type { PictureFacts, PictureUse, RewrittenFile, WeighOptions } from '@cloudbank/core/weigh'
 
 /** A file's bytes; a Blob is read in the worker, so that the sender never holds them. */
 export type FileSource = Blob | Uint8Array
@@ -47,6 +48,14 @@ export type Job =
   | { readonly kind: 'measure'; readonly source: FileSource }
   /** A made scene, as PNG. */
   | { readonly kind: 'scene'; readonly spec: SceneSpec; readonly size: Size }
+  /** A picture of a page: what it is, and what it weighs rewritten. */
+  | {
+      readonly kind: 'weigh'
+      readonly source: FileSource
+      /** How it is shown; null where nothing is known of that. */
+      readonly use: Pick<PictureUse, 'shownWidthPx' | 'shownHeightPx'> | null
+      readonly options: WeighOptions
+    }
   /** What is decided about a shot, for the mattes that its renditions will need. */
   | ({ readonly kind: 'decide' } & ShotJob)
   /** One of a step's views, as a small picture. */
@@ -83,6 +92,13 @@ export interface JobResults {
     readonly look: Blob
   }
   scene: { readonly bytes: Uint8Array }
+  weigh: {
+    readonly facts: PictureFacts
+    readonly made: readonly (RewrittenFile & {
+      /** SHA-256 of the bytes, in hex. */
+      readonly hash: string
+    })[]
+  }
   /** Mattes that were made anew; those that were given are not among them. */
   decide: { readonly mattes: readonly KeyedMatte[] }
   view: {

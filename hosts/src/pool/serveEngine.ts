@@ -27,6 +27,7 @@ import { paintScene } from '@cloudbank/core/scene'
 import { photographSource } from '@cloudbank/core/source'
 import { proposeNeutral } from '@cloudbank/core/steps'
 import type { Typesetter } from '@cloudbank/core/typeset'
+import { describePicture, rewrite } from '@cloudbank/core/weigh'
 import { createAssetStore } from './assetStore'
 import { packLook, unpackLook } from './lookFile'
 import {
@@ -85,7 +86,8 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     }
     const bytes = await readSource(job.source)
     if (job.kind === 'inspect') return inspect(bytes, job.previewSidePx, onStage)
-    const source = photographSource(await decoded(codec.decode(bytes)))
+    const picture = await decoded(codec.decode(bytes))
+    const source = photographSource(picture)
     onStage('decode')
     if (job.kind === 'measure') {
       const look = await lookAt(source, await network('finder'))
@@ -99,19 +101,30 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
         look: await packLook(look),
       }
     }
-    const { look } = job
-    if (look) giveLook(source, () => unpackLook(look))
-    assets.give(job.assets)
-    const context: EngineContext = {
+    const platformed = {
       codec,
       network,
       typesetter,
       asset: assets.get,
-      mattes: new Map(job.mattes.map(({ key, matte }) => [key, matte])),
       memory,
       scratch,
       signal,
       onStage,
+    }
+    if (job.kind === 'weigh') {
+      const facts = await describePicture(bytes, picture)
+      const hash = await sha256(bytes)
+      const context: EngineContext = { ...platformed, mattes: new Map() }
+      const files = await rewrite(hash, bytes, facts, source, job.use, job.options, context)
+      const made = files.map(async (file) => ({ ...file, hash: await sha256(file.bytes) }))
+      return { facts, made: await Promise.all(made) }
+    }
+    const { look } = job
+    if (look) giveLook(source, () => unpackLook(look))
+    assets.give(job.assets)
+    const context: EngineContext = {
+      ...platformed,
+      mattes: new Map(job.mattes.map(({ key, matte }) => [key, matte])),
     }
     if (job.kind === 'decide') {
       const decided = await decideShot(source, job.plan, context)
@@ -121,9 +134,9 @@ export function serveEngine(platform: WorkerPlatform): (message: ToWorker) => Pr
     }
     if (job.kind === 'view') {
       const { name, options, plan } = job
-      const { picture, facts, mattes } = await drawView(source, plan, context, name, options)
-      const bytes = picture && (await codec.encode(picture, 'webp', TILE_QUALITY_PCT))
-      return { bytes, facts, mattes }
+      const view = await drawView(source, plan, context, name, options)
+      const tile = view.picture && (await codec.encode(view.picture, 'webp', TILE_QUALITY_PCT))
+      return { bytes: tile, facts: view.facts, mattes: view.mattes }
     }
     if (job.kind === 'cut-out') {
       const dpi = await densityOf(bytes)
@@ -186,9 +199,11 @@ function transferable(result: JobResults[Job['kind']]): ArrayBuffer[] {
       ? [result.preview.bytes]
       : 'renditions' in result
         ? result.renditions.map(({ bytes }) => bytes)
-        : 'bytes' in result && result.bytes
-          ? [result.bytes]
-          : []
+        : 'made' in result
+          ? result.made.map(({ bytes }) => bytes)
+          : 'bytes' in result && result.bytes
+            ? [result.bytes]
+            : []
   return files
     .filter((bytes) => bytes.byteLength === bytes.buffer.byteLength)
     .map((bytes) => bytes.buffer as ArrayBuffer) // codecs give unshared memory

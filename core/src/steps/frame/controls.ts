@@ -27,6 +27,14 @@ export const FRAME_CONTROLS: readonly ControlGroup<keyof FrameSettings>[] = [
           { value: 'extend', words: 'uncropped, with backdrop extended' },
         ],
       },
+      {
+        kind: 'number',
+        field: 'mostPx',
+        label: 'Longest side at most',
+        unit: 'px',
+        step: 1,
+        digits: 0,
+      },
       { kind: 'switch', field: 'enlarge', label: 'Enlarge' },
       {
         kind: 'choice',

@@ -35,6 +35,7 @@ export const frame = defineStep({
   perPlacement: [
     'ratio',
     'reach',
+    'mostPx',
     'enlarge',
     'enlargeBy',
     'fillPct',
@@ -61,10 +62,14 @@ export const frame = defineStep({
       .filter((part) => typeof part === 'string')
       .join(', '),
   examine: examineForFrame,
-  keyPart: (settings) => {
-    const { enlargeBy: _by, ...rest } = settings
-    // How it would be enlarged says nothing while it may not be.
-    const part = nonDefaults(FrameSettings, settings.enlarge ? settings : rest)
+  keyPart: (settings, { longSidePx }) => {
+    // How it would be enlarged says nothing while it may not be, nor a limit that is not reached.
+    const unsaid = [
+      ...(settings.enlarge ? [] : ['enlargeBy']),
+      ...(settings.mostPx < longSidePx ? [] : ['mostPx']),
+    ]
+    const said = Object.entries(settings).filter(([field]) => !unsaid.includes(field))
+    const part = nonDefaults(FrameSettings, Object.fromEntries(said))
     return Object.keys(part).length === 0 ? null : part
   },
   gives: [INTEREST, LEAN],
@@ -94,7 +99,7 @@ export const frame = defineStep({
         code: 'too-small',
         placement: placement.name,
         hasPx: Math.max(size.width, size.height),
-        wantsPx: placement.longSidePx,
+        wantsPx: Math.min(placement.longSidePx, settings.mostPx),
       })
     if (size.width > window.width * NOT_ENLARGED)
       findings.push({

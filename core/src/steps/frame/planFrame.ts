@@ -5,18 +5,19 @@ import type { FrameSettings } from './settings'
 /** What decides where a frame lies. */
 type Asked = Omit<
   FrameSettings,
-  'reach' | 'enlarge' | 'enlargeBy' | 'turnDeg' | 'straighten' | 'corners'
+  'reach' | 'mostPx' | 'enlarge' | 'enlargeBy' | 'turnDeg' | 'straighten' | 'corners'
 >
 
 /** The size of a placement's picture in pixels for a frame of this ratio. */
 export function placementSize(
   { longSidePx }: Pick<Placement, 'longSidePx'>,
-  { ratio }: Pick<FrameSettings, 'ratio'>,
+  { ratio, mostPx }: Pick<FrameSettings, 'ratio' | 'mostPx'>,
 ): Size {
+  const longer = Math.min(longSidePx, mostPx)
   const longest = Math.max(ratio.width, ratio.height)
   return {
-    width: Math.max(1, Math.round((longSidePx * ratio.width) / longest)),
-    height: Math.max(1, Math.round((longSidePx * ratio.height) / longest)),
+    width: Math.max(1, Math.round((longer * ratio.width) / longest)),
+    height: Math.max(1, Math.round((longer * ratio.height) / longest)),
   }
 }
 

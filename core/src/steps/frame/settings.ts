@@ -90,6 +90,13 @@ export const FrameSettings = z.strictObject({
     .describe(
       'Four points of the photograph, clockwise from the upper left, that become the corners of a rectangle.',
     ),
+  mostPx: z
+    .number()
+    .int()
+    .min(16)
+    .max(10000)
+    .default(10000)
+    .describe('Longest side of the finished picture at most, whatever its placement asks; pixels.'),
   enlarge: z
     .boolean()
     .default(false)

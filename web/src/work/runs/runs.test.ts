@@ -56,6 +56,7 @@ function render(job: Job, mark = 1): JobResults['render'] {
       window: WHOLE,
       findings: [],
       ground: null,
+      likeness: null,
       finished: FINISHED,
     })),
   }

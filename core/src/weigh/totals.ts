@@ -1,0 +1,75 @@
+import type { PictureFacts } from './file/describePicture'
+import { possibleBytes, type Rewritten } from './ways'
+
+/** Lines that pages are loaded over, in bits a second. */
+export const LINES = [
+  { name: 'slow phone', bitsPerSecond: 1.6e6 },
+  { name: 'phone', bitsPerSecond: 4e6 },
+  { name: 'fast phone', bitsPerSecond: 12e6 },
+  { name: 'home line', bitsPerSecond: 50e6 },
+] as const
+
+/** The line that figures are given for where none is chosen. */
+export const USUAL_LINE = LINES[1]
+
+/** A picture that was weighed; what it could weigh is known once it was rewritten. */
+export interface Weighed {
+  readonly facts: PictureFacts | null
+  readonly made: readonly Rewritten[] | null
+}
+
+export interface Totals {
+  readonly pictures: number
+  readonly nowBytes: number
+  /** Rewritten sizes where they were made, guesses where not yet. */
+  readonly possibleBytes: number
+  /** Pictures of which it is only guessed. */
+  readonly guessed: number
+  /** Share of the page that its pictures are, 0…1; null where the rest is not known. */
+  readonly ofPage01: number | null
+  /** Share of the page that can go, 0…1; of its pictures where the rest is not known. */
+  readonly gone01: number
+}
+
+/**
+ * What a list of pictures weighs together, and could weigh.
+ *
+ * @param otherBytes what the page is made of besides pictures; null where that is not known.
+ */
+export function totalsOf(pictures: readonly Weighed[], otherBytes: number | null): Totals {
+  const known = pictures.filter(({ facts }) => facts !== null)
+  const share = guessedShare(pictures)
+  let [now, possible, guessed] = [0, 0, 0]
+  for (const { facts, made } of known) {
+    now += facts!.bytes
+    if (made) possible += possibleBytes(facts!, made)
+    else {
+      possible += facts!.bytes * share
+      guessed += 1
+    }
+  }
+  const page = now + (otherBytes ?? 0)
+  return {
+    pictures: known.length,
+    nowBytes: now,
+    possibleBytes: Math.round(possible),
+    guessed,
+    ofPage01: otherBytes === null || page === 0 ? null : now / page,
+    gone01: page === 0 ? 0 : (now - possible) / page,
+  }
+}
+
+/** What of a file is left by rewriting, where nothing says better: what photographs on pages usually come to. */
+const USUAL_SHARE = 0.5
+
+/** What is left of a file, guessed by those of the list that were rewritten. */
+export function guessedShare(pictures: readonly Weighed[]): number {
+  const made = pictures.filter(({ facts, made: ways }) => facts !== null && ways !== null)
+  const before = made.reduce((sum, { facts }) => sum + facts!.bytes, 0)
+  const after = made.reduce((sum, { facts, made: ways }) => sum + possibleBytes(facts!, ways!), 0)
+  return before === 0 ? USUAL_SHARE : after / before
+}
+
+/** Seconds that so many bytes take over a line: its rate alone, without waiting for servers. */
+export const secondsOver = (bytes: number, { bitsPerSecond }: { readonly bitsPerSecond: number }) =>
+  (bytes * 8) / bitsPerSecond
