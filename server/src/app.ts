@@ -1,5 +1,6 @@
 import { extname, join } from 'node:path'
 import express, { type Express } from 'express'
+import { createFetchService, type Fetching, type HostStore } from './fetching'
 import { createSceneService, type SceneWork } from './scenes'
 
 /** Where the built interface and the demo shoot lie. */
@@ -11,6 +12,8 @@ export interface AppFolders {
 /** The outside services that the server plays; one that is missing is not there. */
 export interface AppServices {
   readonly scenes?: SceneWork
+  /** Fetches what a browser may not, from hosts that are kept. */
+  readonly fetching?: { readonly hosts: HostStore; readonly fetch?: Fetching }
 }
 
 /**
@@ -54,7 +57,10 @@ const IN_FILES = /^\/(assets|demo)\/./
 const YEAR_MS = 365 * 24 * 3600 * 1000
 
 /** The web server: the built interface, the demo shoot, and the headers both need. */
-export function createApp({ web, demo }: AppFolders, { scenes }: AppServices = {}): Express {
+export function createApp(
+  { web, demo }: AppFolders,
+  { scenes, fetching }: AppServices = {},
+): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(({ hostname }, response, next) => {
@@ -63,9 +69,11 @@ export function createApp({ web, demo }: AppFolders, { scenes }: AppServices = {
     else response.status(421).type('text').send('Cloudbank is asked for as localhost.')
   })
   if (scenes) app.use('/api/scenes', createSceneService(scenes))
+  if (fetching) app.use('/api/fetch', createFetchService(fetching.hosts, fetching.fetch))
   app.use('/api', (_request, response) => void response.sendStatus(404))
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
   app.use('/demo/photos', express.static(join(demo, 'photos')))
+  app.use('/demo/shop', express.static(join(demo, 'shop')))
   app.get('/demo/shoot.json', (_request, response) => response.sendFile(join(demo, 'shoot.json')))
   app.get('/demo/products.csv', (_request, response) =>
     response.sendFile(join(demo, 'products.csv')),

@@ -1,7 +1,10 @@
+import { homedir } from 'node:os'
+import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import open from 'open'
 import { createApp } from './app'
+import { hostsInFile } from './fetching'
 import { scenesOnThreads } from './scenes'
 import { listen, PortTakenError } from './listen'
 
@@ -24,7 +27,10 @@ const folder = (path: string): string => fileURLToPath(new URL(path, import.meta
 
 try {
   const folders = { web: folder('../../web/dist'), demo: folder('../../demo') }
-  const app = createApp(folders, { scenes: scenesOnThreads() })
+  const app = createApp(folders, {
+    scenes: scenesOnThreads(),
+    fetching: { hosts: hostsInFile(join(homedir(), '.cloudbank', 'hosts.json')) },
+  })
   const { url } = await listen(app, port)
   console.log(`Cloudbank is at ${url}  (demo shoot: ${url}/demo)`)
   console.log('Stop it with Ctrl+C.')

@@ -20,3 +20,4 @@ export { lightBrief, lightTouches, neededSide, weighPlan, WeighOptions } from '.
 export { bestOf, faultsIn, savedBytes, WeighedPicture, worstFirst } from './picture'
 export { eachOnce, pathOfAddress, usesOfFiles } from './page/paths'
 export { reportData, reportPage, reportTable, type Weighing } from './report'
+export { FetchOrder, FetchRefusal, FOUND_AT, HostRule, HostRules } from './fetchProtocol'

@@ -11,14 +11,17 @@ export const WeighOptions = z.strictObject({
   /** The format that photographs would be lighter in. */
   format: z.enum(['webp', 'avif', 'jpeg']).default('webp'),
   /** From here on two pictures look the same, as structural similarity. */
-  likeness: z.number().min(0.9).max(1).default(0.99),
+  likeness: z.number().min(0.9).max(1).default(0.98),
 })
 export type WeighOptions = z.infer<typeof WeighOptions>
 
 /** Quality is searched between these, in per cent. */
-const [MOST_PCT, LEAST_PCT] = [97, 50]
+const [MOST_PCT, LEAST_PCT] = [97, 72]
 /** The longest side that a placement can have. */
 const NO_LIMIT_PX = 10_000
+
+/** Scales across and down that differ by less are the same. */
+const SAME_RATIO = 1.02
 
 /** The size that a picture needs where it is shown, as its longer side in pixels; null where that is not known. */
 export function neededSide(
@@ -28,9 +31,10 @@ export function neededSide(
 ): number | null {
   const across = use?.shownWidthPx ? use.shownWidthPx / width : 0
   const down = use?.shownHeightPx ? use.shownHeightPx / height : 0
-  const scale = Math.max(across, down)
+  // Sides on a page are whole pixels: they rarely have exactly the ratio of the picture.
+  const scale = across > 0 && down < across * SAME_RATIO ? across : Math.max(across, down)
   if (scale === 0) return null
-  return Math.max(16, Math.ceil(Math.min(1, scale * density) * Math.max(width, height)))
+  return Math.max(16, Math.round(Math.min(1, scale * density) * Math.max(width, height)))
 }
 
 /** What is asked of a file that is to look the same and weigh little. */

@@ -1,0 +1,2 @@
+export { createFetchService, type Fetching } from './fetchService'
+export { hostsInFile, type HostStore } from './hostStore'
