@@ -165,7 +165,7 @@ export const CHANGES: Readonly<Record<string, readonly object[]>> = {
   'frame.straighten': framed({ straighten: 'symmetry' }, { fillPct: 50 }),
   'frame.corners.x': framed({ corners: corners(0.1, 0) }, { corners: corners(0, 0) }),
   'frame.corners.y': framed({ corners: corners(0, 0.1) }, { corners: corners(0, 0) }),
-  'frame.mostPx': framed({ mostPx: 60 }),
+  'frame.mostPx': framed({ mostPx: 24 }),
   'frame.enlargeBy': ['plain', 'fine'].map((enlargeBy) => ({
     frame: { enlarge: true, enlargeBy, fillPct: 80 },
     finish: { placements: [place({ longSidePx: 150, limitBytes: null })] },

@@ -62,6 +62,7 @@ const lightFormat = ({ format }: WeighOptions): Pick<Placement, 'format' | 'amon
 
 /** Nothing but size and file: what sides rounded to a ratio leave over is cropped, not filled up. */
 const UNCHANGED = {
+  light: { neutral: { from: 'photograph' } },
   cut: { method: 'off' },
   ground: { behind: { kind: 'transparent' } },
   frame: { reach: 'crop' },
@@ -124,6 +125,8 @@ export function lightTouches(
 ): Touches {
   const needed = neededSide(facts, use, options)
   return {
+    // Whatever lighting it is sorted into, its colours stay.
+    light: UNCHANGED.light,
     frame: { ratio: ratioOf(facts), ...(needed === null ? {} : { mostPx: needed }) },
   }
 }

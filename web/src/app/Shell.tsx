@@ -19,6 +19,7 @@ export function Shell() {
   const { shootId, shotId } = useParams()
   const go = useGo()
   useCommand('home', () => go('/'))
+  useCommand('weighIn', () => go('/weigh'))
   return (
     <Flex direction="column" height="100%">
       <Flex

@@ -59,6 +59,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/outlets')).OwnOutletPage }),
       },
       {
+        path: '/weigh',
+        lazy: async () => ({ Component: (await import('../features/weighIn')).WeighInsPage }),
+      },
+      {
+        path: '/weigh/:weighInId',
+        lazy: async () => ({ Component: (await import('../features/weighIn')).WeighInPage }),
+      },
+      {
         path: '/shoots/:shootId/shots/:shotId',
         lazy: async () => ({ Component: (await import('../features/bench')).BenchPage }),
       },

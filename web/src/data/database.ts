@@ -35,6 +35,9 @@ export const SCHEMAS = {
   reserve: rows.Reserve,
   workedOut: rows.WorkedOutRow,
   looks: rows.LookRow,
+  weighIns: rows.WeighIn,
+  weighed: rows.WeighedRow,
+  weighedFiles: rows.WeighedFile,
 } as const satisfies Record<string, z.ZodType>
 
 export type TableName = keyof typeof SCHEMAS
@@ -68,6 +71,9 @@ class CloudbankDatabase extends Dexie {
   declare reserve: EntityTable<rows.Reserve, 'id'>
   declare workedOut: EntityTable<rows.WorkedOutRow, 'id'>
   declare looks: EntityTable<rows.LookRow, 'hash'>
+  declare weighIns: EntityTable<rows.WeighIn, 'id'>
+  declare weighed: EntityTable<rows.WeighedRow, 'id'>
+  declare weighedFiles: EntityTable<rows.WeighedFile, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
@@ -115,6 +121,11 @@ class CloudbankDatabase extends Dexie {
     this.version(9).stores({ reserve: 'id' })
     this.version(10).stores({ workedOut: 'id, at' })
     this.version(11).stores({ looks: 'hash' })
+    this.version(12).stores({
+      weighIns: 'id, at',
+      weighed: 'id, weighInId, state',
+      weighedFiles: 'id, weighInId',
+    })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

@@ -14,6 +14,9 @@ export type {
   RunItem,
   SavedBrief,
   SetAside,
+  WeighedFile,
+  WeighedRow,
+  WeighIn,
 } from './rows'
 // The rows of a shoot itself are the core's; whoever reads the database has them from here.
 export {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Touches } from '@cloudbank/core/brief'
 import type { PackedMatte } from '@cloudbank/core/matte'
 import { Outlet } from '@cloudbank/core/outlets'
 import {
@@ -13,6 +14,7 @@ import {
   StoredBrief,
   type Measured,
 } from '@cloudbank/core/shoot'
+import { WeighedPicture, WeighOptions } from '@cloudbank/core/weigh'
 
 const Time = z.number()
 const BlobValue = z.instanceof(Blob)
@@ -118,6 +120,8 @@ export const Arrival = z.object({
   order: z.number(),
   sku: z.string().nullable(),
   angle: z.string().nullable(),
+  /** What its shot has of its own from the beginning. */
+  touches: Touches.optional(),
   /** Entries of a zip that have been taken out. */
   opened: z.number(),
   /** How often a worker ended over it. */
@@ -173,7 +177,7 @@ export const MeasureTask = z.discriminatedUnion('kind', [
 export type MeasureTask = z.infer<typeof MeasureTask>
 
 /** Work of the whole app that a person may hold; kept, so that every tab and every start honours it. */
-export const Hold = z.object({ id: z.enum(['measuring', 'intake']), held: z.boolean() })
+export const Hold = z.object({ id: z.enum(['measuring', 'intake', 'weighing']), held: z.boolean() })
 export type Hold = z.infer<typeof Hold>
 
 /** Room that is kept back for what must be written when the browser gives no more. */
@@ -278,6 +282,44 @@ export const WorkedOutRow = z.object({
   at: Time,
 })
 export type WorkedOutRow = z.infer<typeof WorkedOutRow>
+
+/** What pictures of a page, a folder or a shoot weighed on a day. */
+export const WeighIn = z.object({
+  id: z.string(),
+  name: z.string(),
+  at: Time,
+  source: z.discriminatedUnion('kind', [
+    /** Addresses of pages and pictures, to be fetched again when it is weighed again. */
+    z.object({ kind: z.literal('addresses'), addresses: z.array(z.string()) }),
+    z.object({ kind: z.literal('files') }),
+    z.object({ kind: z.literal('shoot'), shootId: ShootId }),
+  ]),
+  options: WeighOptions,
+  /** What the page is made of besides pictures, in bytes; null where that is not known. */
+  otherBytes: z.number().nullable(),
+  /** Milliseconds of work that weighing took. */
+  workedMs: z.number(),
+  /** The weigh-in of the same that came before; null for a first one. */
+  beforeId: z.string().nullable(),
+})
+export type WeighIn = z.infer<typeof WeighIn>
+
+/** One picture of a weigh-in. */
+export const WeighedRow = WeighedPicture.extend({
+  /** The weigh-in's id and the place in it. */
+  id: z.string(),
+  weighInId: z.string(),
+  state: z.enum(['waiting', 'weighed', 'failed']),
+  /** Where it is fetched from; null for a file that was given. */
+  address: z.string().nullable(),
+  /** The file as it came; null where there is none, or not yet. */
+  blob: BlobValue.nullable(),
+})
+export type WeighedRow = z.infer<typeof WeighedRow>
+
+/** The file of a picture rewritten, by the weigh-in's id and the hash of its bytes. */
+export const WeighedFile = z.object({ id: z.string(), weighInId: z.string(), blob: BlobValue })
+export type WeighedFile = z.infer<typeof WeighedFile>
 
 /** A row that could not be read, kept as it is. */
 export const SetAside = z.object({

@@ -9,6 +9,7 @@ export const KEYS = {
   brief: { key: 'b', words: 'Open the brief' },
   deliver: { key: 'd', words: 'Go to Deliver' },
   home: { key: 'h', words: 'Go home' },
+  weighIn: { key: 'shift+q', words: 'Go to Weigh-in', shown: 'Shift Q' },
   make: { key: 'm', words: 'Make the renditions' },
   pause: { key: 'p', words: 'Pause or resume the run' },
   undo: { key: 'u', words: 'Undo' },

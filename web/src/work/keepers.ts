@@ -7,6 +7,7 @@ import { followRoom } from './room'
 import { keepRunsGoing, resumeForRoom } from './runs'
 import { followSetAside } from './setAside'
 import { strings } from './strings'
+import { continueWeighing } from './weighing'
 
 /** Measuring waits until the first screen is there, in ms. */
 const MEASURING_AFTER_MS = 2000
@@ -22,6 +23,7 @@ export function startKeepers(): void {
   attempt(resumeForRoom())
   followRoom()
   keepGoing(null, ['cutOuts'], hasCutOuts, continueCutOuts)
+  keepGoing('weighing', ['weighed', 'holds'], hasWeighing, continueWeighing)
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(
     () =>
@@ -42,7 +44,7 @@ export function startKeepers(): void {
  */
 function keepGoing(
   /** By which it is held; null where it is stopped only. */
-  hold: 'intake' | 'measuring' | null,
+  hold: 'intake' | 'measuring' | 'weighing' | null,
   tables: readonly string[],
   isThere: () => Promise<boolean>,
   goOn: () => Promise<void>,
@@ -56,6 +58,9 @@ function keepGoing(
 }
 
 const hasCutOuts = async (): Promise<boolean> => (await database.cutOuts.count()) > 0
+
+const hasWeighing = async (): Promise<boolean> =>
+  (await database.weighed.where('state').equals('waiting').limit(1).count()) > 0
 
 const hasArrivals = async (): Promise<boolean> =>
   (await database.arrivals.where('state').equals('waiting').limit(1).count()) > 0

@@ -187,4 +187,17 @@ export const strings = {
   wrongPicture: 'wrong picture',
   judged: (fileName: string, verdict: string): string => `${fileName} ${verdict}`,
   unreviewed: 'unreviewed',
+
+  // weighing
+  theServer: 'Cloudbank’s server',
+  answers: (address: string, status: number): string => `${address} answers ${status}.`,
+  notAmongTheFiles: 'The page shows it, but it is not among the files.',
+  noRecording: (fileName: string): string => `${fileName} is not a recording of a page (HAR).`,
+  notRecorded: 'The recording doesn’t hold it.',
+  fileIsGone: 'Its file is gone.',
+  files: 'Files',
+  weighingStopped: (reason: string): string =>
+    `Weighing stopped: ${reason} It resumes when the page is opened again.`,
+  lighterPictures: 'Lighter, looks the same',
+  changesColumns: ['path', 'now at', 'bytes before', 'bytes now'],
 }

@@ -146,7 +146,7 @@ function chosenOf({ srcset, sizes }: Attributes, viewing: Viewing): string | und
 function candidatesOf(srcset: string | undefined) {
   if (srcset === undefined || srcset.trim() === '') return []
   try {
-    return parseSrcset(srcset)
+    return parseSrcset(srcset, { strict: true })
   } catch {
     // A browser leaves out what it can't read, too.
     return []

@@ -165,7 +165,8 @@ function Row({ view, plan, destination }: Props & { destination: Destination }) 
     <tr>
       <Cell paddingLeft="14px">{placement.name}</Cell>
       <Cell>
-        {formatSize(placementSize(placement, { ratio, mostPx: frame.mostPx }))} {formatWord(placement.format)}
+        {formatSize(placementSize(placement, { ratio, mostPx: frame.mostPx }))}{' '}
+        {formatWord(placement.format)}
       </Cell>
       <Cell fontFamily="mono">
         {strings.countOfTotal(formatCount(ready.length), formatCount(going.length))}

@@ -59,6 +59,9 @@ export function HomePage() {
           </Heading>
           {!empty && <Text color="softInk">{countOf(summaries.length, 'shoot')}</Text>}
           <Box flex="1" />
+          <Link to="/weigh">
+            <u>{strings.weighIn}</u>
+          </Link>
           <Link to="/outlets">
             <u>{strings.outlets}</u>
           </Link>

@@ -11,6 +11,7 @@ export const strings = {
   filesCouldntBeImported: 'The files couldn’t be imported',
   photographsForNewShoot: 'Photographs for a new shoot',
   shoots: 'Shoots',
+  weighIn: 'Weigh-in',
   outlets: 'outlets',
   openDemoShoot: 'Open the demo shoot',
   fromPhotographs: 'From photographs …',

@@ -104,7 +104,7 @@ async function keepShot(
       sorted: false,
       place,
       twinOf: null,
-      touches: UNTOUCHED,
+      touches: arrival.touches ?? UNTOUCHED,
       verdict: null,
     }
     await originals.put({ hash, blob })

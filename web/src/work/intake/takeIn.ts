@@ -1,3 +1,4 @@
+import type { Touches } from '@cloudbank/core/brief'
 import { readFileName } from '@cloudbank/core/shoot'
 import { database, type Arrival, type Database, type ShootId } from '../../data'
 import { isNoRoom } from '../../notices'
@@ -9,6 +10,8 @@ export interface IncomingFile {
   readonly blob: Blob
   readonly sku?: string | null
   readonly angle?: string | null
+  /** What its shot has of its own from the beginning. */
+  readonly touches?: Touches
 }
 
 /** Parts whole shoots that were saved as files from photographs and what goes with them. */
@@ -145,6 +148,7 @@ export function arrivalOf(
     order,
     sku: known.sku ?? read.sku,
     angle: known.angle ?? read.angle,
+    ...(known.touches ? { touches: known.touches } : {}),
     opened: 0,
     tries: 0,
     state: 'waiting',

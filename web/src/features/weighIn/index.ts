@@ -1,0 +1,2 @@
+export { WeighInPage } from './WeighInPage'
+export { WeighInsPage } from './WeighInsPage'
