@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { unzipSync } from 'fflate'
 import { chromium, type BrowserContext, type Download, type Page } from 'playwright-core'
-import { createApp, scenesOnThreads } from '@cloudbank/server'
+import { createApp, scenesOnThreads, type HostStore } from '@cloudbank/server'
 
 const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
@@ -26,7 +26,7 @@ class GatedServer {
   constructor() {
     const app = createApp(
       { web: folder('../../web/dist'), demo: DEMO },
-      { scenes: scenesOnThreads() },
+      { scenes: scenesOnThreads(), fetching: { hosts: hostsInMemory() } },
     )
     this.#server = createServer((request, response) => {
       if (this.away(request.url ?? '')) request.socket.destroy()
@@ -42,6 +42,18 @@ class GatedServer {
   stop(): void {
     this.#server.closeAllConnections()
     this.#server.close()
+  }
+}
+
+/** The hosts that the server may fetch from, forgotten with it. */
+function hostsInMemory(): HostStore {
+  let kept: Awaited<ReturnType<HostStore['read']>> = []
+  return {
+    read: () => Promise.resolve(kept),
+    write: (rules) => {
+      kept = rules
+      return Promise.resolve()
+    },
   }
 }
 

@@ -16,7 +16,14 @@ export {
   type Weighed,
 } from './totals'
 export { lightest, possibleBytes, Rewritten, WAY_WORDS, WAYS, type Way } from './ways'
-export { lightBrief, lightTouches, neededSide, weighPlan, WeighOptions } from './weighPlan'
+export {
+  fitsLightBrief,
+  lightBrief,
+  lightTouches,
+  neededSide,
+  weighPlan,
+  WeighOptions,
+} from './weighPlan'
 export { bestOf, faultsIn, savedBytes, WeighedPicture, worstFirst } from './picture'
 export { eachOnce, pathOfAddress, usesOfFiles } from './page/paths'
 export { reportData, reportPage, reportTable, type Weighing } from './report'

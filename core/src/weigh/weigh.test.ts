@@ -396,10 +396,14 @@ describe('the plan', () => {
   test('makes every way that there is for a picture', () => {
     expect(placed('jpeg')).toEqual([
       { id: 'same', longSidePx: 2000, format: 'jpeg' },
-      { id: 'modern', longSidePx: 2000, format: 'auto' },
-      { id: 'shown', longSidePx: 1000, format: 'auto' },
+      { id: 'modern', longSidePx: 2000, format: 'webp' },
+      { id: 'shown', longSidePx: 1000, format: 'webp' },
     ])
     expect(placed('heic', null).map(({ id }) => id)).toEqual(['modern'])
+    // What can be seen through stays so, also where JPEG is asked for.
+    const clear = { ...FACTS, type: 'png', kind: 'see-through' } as const
+    const plan = weighPlan('a'.repeat(64), clear, null, { ...OPTIONS, format: 'jpeg' })
+    expect(plan.steps.finish!.placements).toMatchObject([{ format: 'png' }, { format: 'png' }])
   })
 
   test('changes nothing but size and file: of no other step does it ask anything that shows', () => {
@@ -418,9 +422,7 @@ describe('the plan', () => {
 
   test('of a shoot keeps each picture’s shape and the size that it is shown at', () => {
     const brief = lightBrief('Lighter', OPTIONS)
-    expect(brief.steps.finish.placements).toMatchObject([
-      { format: 'auto', among: ['webp', 'png'] },
-    ])
+    expect(brief.steps.finish.placements).toMatchObject([{ format: 'webp' }])
     expect(lightTouches(FACTS, USE, OPTIONS).frame).toEqual({
       ratio: { width: 2000, height: 1500 },
       mostPx: 1000,

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { BRIEF_VERSION, BriefSteps, planShot, type Brief, type Plan, type Touches } from '../brief'
-import { MADE_FORMATS, type FileType, type Format } from '../codec'
+import { FORMATS, MADE_FORMATS, type FileType, type Format } from '../codec'
 import { Placement } from '../outlets'
+import type { PictureFacts } from './file/describePicture'
 import type { PictureUse } from './page/pictureUse'
 
 /** By what a weigh-in judges. */
@@ -41,7 +42,7 @@ export function neededSide(
 const light = (
   id: string,
   longSidePx: number,
-  format: Pick<Placement, 'format'> & Partial<Placement>,
+  format: Pick<Placement, 'format'>,
   { likeness }: WeighOptions,
 ): Placement =>
   Placement.parse({
@@ -54,10 +55,12 @@ const light = (
     ...format,
   })
 
-/** Graphics stay exact, and what can be seen through stays so; photographs come in the format that was chosen. */
-const lightFormat = ({ format }: WeighOptions): Pick<Placement, 'format' | 'among'> => ({
-  format: 'auto',
-  among: [format, 'png'],
+/** The lighter format of a picture; what can be seen through stays so. */
+const lightFormat = (
+  { format }: WeighOptions,
+  kind: PictureFacts['kind'],
+): Pick<Placement, 'format'> => ({
+  format: kind === 'see-through' && !FORMATS[format].hasAlpha ? 'png' : format,
 })
 
 /** Nothing but size and file: what sides rounded to a ratio leave over is cropped, not filled up. */
@@ -79,7 +82,7 @@ const isMade = (type: FileType): type is Format =>
  */
 export function weighPlan(
   original: string,
-  facts: { readonly type: FileType; readonly width: number; readonly height: number },
+  facts: Pick<PictureFacts, 'type' | 'width' | 'height' | 'kind'>,
   use: Pick<PictureUse, 'shownWidthPx' | 'shownHeightPx'> | null,
   options: WeighOptions,
 ): Plan {
@@ -89,9 +92,9 @@ export function weighPlan(
     ...(isMade(facts.type) && facts.type !== 'tiff'
       ? [light('same', longer, { format: facts.type }, options)]
       : []),
-    light('modern', longer, lightFormat(options), options),
+    light('modern', longer, lightFormat(options, facts.kind), options),
     ...(needed !== null && needed < longer
-      ? [light('shown', needed, lightFormat(options), options)]
+      ? [light('shown', needed, lightFormat(options, facts.kind), options)]
       : []),
   ]
   const steps = BriefSteps.parse({
@@ -102,6 +105,12 @@ export function weighPlan(
   return planShot(original, steps)
 }
 
+/** Whether a shoot by that brief can hold a picture: its files are all of one format. */
+export const fitsLightBrief = (
+  { kind }: Pick<PictureFacts, 'kind'>,
+  { format }: WeighOptions,
+): boolean => kind !== 'see-through' || FORMATS[format].hasAlpha
+
 /** The brief by which a shoot of weighed pictures makes what was promised of them. */
 export const lightBrief = (name: string, options: WeighOptions): Brief => ({
   version: BRIEF_VERSION,
@@ -109,9 +118,7 @@ export const lightBrief = (name: string, options: WeighOptions): Brief => ({
   steps: BriefSteps.parse({
     ...UNCHANGED,
     finish: {
-      placements: [
-        { ...light('light', NO_LIMIT_PX, lightFormat(options), options), name: 'light' },
-      ],
+      placements: [light('light', NO_LIMIT_PX, { format: options.format }, options)],
       fileNames: '',
     },
   }),

@@ -217,7 +217,7 @@ function Figure({ value, words }: { readonly value: string; readonly words: stri
 /** What becomes of it: a shoot with the brief that makes the files, or the files as they are. */
 function Leave({ view: { weighIn, rows, waiting } }: { readonly view: WeighInView }) {
   const go = useGo()
-  const lighter = worthMaking(rows)
+  const lighter = worthMaking(rows, weighIn)
   const make = async (): Promise<void> => {
     const shoot = await shootOf(weighIn, rows)
     go(`/shoots/${shoot.id}`)

@@ -1,5 +1,5 @@
 import { FORMATS } from '@cloudbank/core/codec'
-import { bestOf, eachOnce, lightBrief, lightTouches } from '@cloudbank/core/weigh'
+import { bestOf, eachOnce, fitsLightBrief, lightBrief, lightTouches } from '@cloudbank/core/weigh'
 import { tableText } from '@cloudbank/core/words'
 import {
   createShoot,
@@ -16,9 +16,18 @@ import { loadZip } from '../zip'
 import { weighedFileId } from './weighWork'
 import { strings } from '../strings'
 
-/** Pictures that come out lighter. */
-export const worthMaking = (rows: readonly WeighedRow[]): readonly WeighedRow[] =>
-  rows.filter((row) => row.blob !== null && bestOf(row) !== null)
+/** Pictures that come out lighter in a shoot. */
+export const worthMaking = (
+  rows: readonly WeighedRow[],
+  { options }: Pick<WeighIn, 'options'>,
+): readonly WeighedRow[] =>
+  rows.filter(
+    (row) =>
+      row.blob !== null &&
+      row.facts !== null &&
+      bestOf(row) !== null &&
+      fitsLightBrief(row.facts, options),
+  )
 
 /** Makes a shoot of the pictures that would be lighter, with the brief that makes them so. */
 export async function shootOf(
@@ -30,7 +39,7 @@ export async function shootOf(
     dueOn: null,
     brief: lightBrief(strings.lighterPictures, options),
   })
-  const chosen = worthMaking(rows)
+  const chosen = worthMaking(rows, { options })
   const names = eachOnce(chosen.map(({ path }) => path.split('/').at(-1)!))
   await giveFiles(
     shoot.id,
