@@ -82,6 +82,7 @@ const STATIONS = [
   { path: 'products', word: strings.products },
   { path: 'brief', word: strings.brief },
   { path: 'review', word: strings.review },
+  { path: 'shelf', word: strings.shelf },
   { path: 'deliver', word: strings.deliver },
 ] as const
 
@@ -94,6 +95,7 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   useCommand('products', () => go(`${base}/products`), !isBench)
   useCommand('brief', () => go(`${base}/brief`))
   useCommand('review', () => go(`${base}/review`), !isBench)
+  useCommand('shelf', () => go(`${base}/shelf`))
   useCommand('deliver', () => go(`${base}/deliver`))
   // The bench needs the height; its bar leads back.
   if (isBench) return null

@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/review')).ReviewPage }),
       },
       {
+        path: '/shoots/:shootId/shelf',
+        lazy: async () => ({ Component: (await import('../features/shelf')).ShelfPage }),
+      },
+      {
         path: '/shoots/:shootId/deliver',
         lazy: async () => ({ Component: (await import('../features/deliver')).DeliverPage }),
       },

@@ -22,6 +22,7 @@ export const strings = {
   products: 'Products',
   brief: 'Brief',
   review: 'Review',
+  shelf: 'Shelf',
   deliver: 'Deliver',
 
   // SkyControl

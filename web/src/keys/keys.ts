@@ -7,6 +7,7 @@ export const KEYS = {
   lightings: { key: 'l', words: 'Go to the lightings' },
   products: { key: 'r', words: 'Go to the products' },
   brief: { key: 'b', words: 'Open the brief' },
+  shelf: { key: 'shift+e', words: 'Go to the shelf', shown: 'Shift E' },
   deliver: { key: 'd', words: 'Go to Deliver' },
   home: { key: 'h', words: 'Go home' },
   weighIn: { key: 'shift+q', words: 'Go to Weigh-in', shown: 'Shift Q' },

@@ -15,3 +15,10 @@ export {
   type Destination,
 } from './planDelivery'
 export { webPageOf } from './webPage'
+export {
+  largestOf,
+  pictureMarkup,
+  ratioStep,
+  relativeAddress,
+  type Slot as PictureSlot,
+} from './pictureMarkup'

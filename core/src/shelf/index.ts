@@ -1,0 +1,7 @@
+export { feedData, feedTable } from './feed'
+export { folderOf, markupOf, type ShelfText } from './folder'
+export { listingPage, productPage, type ShelfLook } from './html'
+export { jsonLdOf } from './jsonLd'
+export { loadingOf, SHELF_LINES, type Line, type Load, type Loading } from './loading'
+export { pagesOf, shelfOf, type ShelfPage, type ShelfPicture, type ShelfProduct } from './shelf'
+export { outOnShelf, type OutOnShelf } from './outOnShelf'

@@ -1,0 +1,220 @@
+import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
+import { SHELF_LINES, type ShelfLook, type ShelfProduct } from '@cloudbank/core/shelf'
+import type { DeliveryPlan } from '@cloudbank/core/shoot'
+import type { ShootView } from '../../data'
+import { attempt } from '../../notices'
+import { Action } from '../../ui'
+import { saveFolder } from './saveFolder'
+import { filesOf, type Source } from './shelfFiles'
+import { strings } from './strings'
+
+const WIDTHS = [390, 820, 1440] as const
+const DENSITIES = [1, 2, 3] as const
+
+/** How the shelf is looked at. */
+export interface ShelfChoice {
+  readonly source: Source
+  /** What stands beside it; null for nothing. */
+  readonly beside: Source | null
+  readonly width: number
+  readonly density: number
+  readonly lines: ShelfLook['lines']
+  readonly isAligned: boolean
+  /** Place of the line in the list. */
+  readonly line: number
+}
+
+export const START: ShelfChoice = {
+  source: 'own',
+  beside: null,
+  width: 820,
+  density: 2,
+  lines: 'none',
+  isAligned: true,
+  line: 1,
+}
+
+interface Props {
+  readonly view: ShootView
+  readonly plan: DeliveryPlan
+  readonly shelf: readonly ShelfProduct[]
+  readonly choice: ShelfChoice
+  readonly onChoose: (choice: ShelfChoice) => void
+  /** The product whose page is open; null for the listing. */
+  readonly product: ShelfProduct | null
+  readonly onListing: () => void
+}
+
+/** What the shop is filled with, and on what device it is looked at. */
+export function ShelfTools({ view, plan, shelf, choice, onChoose, product, onListing }: Props) {
+  const change = (part: Partial<ShelfChoice>): void => onChoose({ ...choice, ...part })
+  const hasOwn = plan.destinations.some(({ outlet }) => outlet === null)
+  const sources = [
+    ...(hasOwn ? [{ id: 'own', words: strings.own }] : []),
+    ...view.shoot.outlets.map(({ id, name }) => ({ id: `outlet/${id}`, words: name })),
+  ]
+  return (
+    <Flex
+      align="center"
+      gap="9px"
+      paddingX="16px"
+      paddingY="6px"
+      wrap="wrap"
+      borderBottomWidth="1px"
+      borderColor="hairline"
+    >
+      {product && (
+        <Action look="quiet" onClick={onListing}>
+          <u>{strings.listing}</u>
+        </Action>
+      )}
+      <Labelled words={strings.files}>
+        <Select
+          width="136px"
+          value={idOf(choice.source)}
+          options={sources}
+          onChange={(id) => change({ source: sourceOf(id) })}
+        />
+      </Labelled>
+      <Labelled words={strings.beside}>
+        <Select
+          width="110px"
+          value={choice.beside === null ? '' : idOf(choice.beside)}
+          options={[
+            { id: '', words: strings.nothing },
+            { id: 'originals', words: strings.originals },
+            ...sources.filter(({ id }) => id !== idOf(choice.source)),
+          ]}
+          onChange={(id) => change({ beside: id === '' ? null : sourceOf(id) })}
+        />
+      </Labelled>
+      <Choice
+        label={strings.width}
+        options={WIDTHS}
+        words={strings.widthOf}
+        value={choice.width}
+        onChange={(width) => change({ width })}
+      />
+      <Choice
+        label={strings.density}
+        options={DENSITIES}
+        words={strings.times}
+        value={choice.density}
+        onChange={(density) => change({ density })}
+      />
+      <Labelled words={strings.lines}>
+        <Select
+          width="88px"
+          value={choice.lines}
+          options={[
+            { id: 'none', words: strings.noLines },
+            { id: 'thirds', words: strings.thirds },
+            { id: 'base', words: strings.base },
+          ]}
+          onChange={(id) => change({ lines: id as ShelfLook['lines'] })} // the options are those
+        />
+      </Labelled>
+      <Flex asChild align="center" gap="5px" fontSize="13px">
+        <label>
+          <input
+            type="checkbox"
+            checked={choice.isAligned}
+            onChange={({ target }) => change({ isAligned: target.checked })}
+          />
+          {strings.aligned}
+        </label>
+      </Flex>
+      <Select
+        label={strings.line}
+        width="100px"
+        value={String(choice.line)}
+        options={SHELF_LINES.map(({ name }, i) => ({ id: String(i), words: name }))}
+        onChange={(id) => change({ line: Number(id) })}
+      />
+      <Box flex="1" />
+      <Action
+        minHeight="28px"
+        paddingX="10px"
+        onClick={() =>
+          attempt(
+            saveFolder(view.shoot.name, shelf, filesOf(plan, choice.source), choice.isAligned),
+            strings.folderCouldntBeSaved,
+          )
+        }
+      >
+        {strings.saveFolder}
+      </Action>
+    </Flex>
+  )
+}
+
+const idOf = (source: Source): string =>
+  typeof source === 'string' ? source : `outlet/${source.outlet}`
+
+const sourceOf = (id: string): Source =>
+  id === 'own' || id === 'originals' ? id : { outlet: id.replace('outlet/', '') }
+
+function Labelled({ words, children }: { words: string; children: React.ReactNode }) {
+  return (
+    <Flex asChild align="center" gap="6px" fontSize="13px">
+      <label>
+        {words}
+        {children}
+      </label>
+    </Flex>
+  )
+}
+
+function Select(props: {
+  /** Where no words stand before it. */
+  readonly label?: string
+  readonly width: string
+  readonly value: string
+  readonly options: readonly { readonly id: string; readonly words: string }[]
+  readonly onChange: (id: string) => void
+}) {
+  return (
+    <NativeSelect.Root size="xs" width={props.width}>
+      <NativeSelect.Field
+        {...(props.label === undefined ? {} : { 'aria-label': props.label })}
+        value={props.value}
+        onChange={({ target }) => props.onChange(target.value)}
+      >
+        {props.options.map(({ id, words }) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  )
+}
+
+function Choice(props: {
+  readonly label: string
+  readonly options: readonly number[]
+  readonly words: (option: number) => string
+  readonly value: number
+  readonly onChange: (option: number) => void
+}) {
+  return (
+    <Flex role="radiogroup" aria-label={props.label} gap="2px">
+      {props.options.map((option) => (
+        <Action
+          key={option}
+          role="radio"
+          aria-checked={option === props.value}
+          look={option === props.value ? 'main' : 'quiet'}
+          minHeight="26px"
+          paddingX="7px"
+          onClick={() => props.onChange(option)}
+        >
+          <Text as="span" fontSize="12px">
+            {props.words(option)}
+          </Text>
+        </Action>
+      ))}
+    </Flex>
+  )
+}
