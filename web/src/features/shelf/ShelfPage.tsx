@@ -92,7 +92,7 @@ interface ShopProps {
 /** One shop, filled from one source: the listing, or the page of a product. */
 function Shop({ view, plan, source, choice, sku, onOpen, onLoaded }: ShopProps) {
   const files = useMemo(() => filesOf(plan, source), [plan, source])
-  const addresses = useAddresses(files)
+  const addresses = useAddresses(files, `${choice.width}/${choice.density}/${sku ?? ''}`)
   const { lines, isAligned } = choice
   const html = useMemo(() => {
     if (!addresses) return null

@@ -8,10 +8,15 @@ export interface Addresses {
   readonly fileAt: (address: string) => DeliveryFile | undefined
 }
 
-/** Addresses under which this browser has the files; null until all are there. */
-export function useAddresses(files: readonly DeliveryFile[]): Addresses | null {
-  const [found, setFound] = useState<Addresses | null>(null)
-  const key = files.map(({ rendition }) => rendition.fileHash).join()
+/**
+ * Addresses under which this browser has the files; null until all are there.
+ *
+ * @param device as what they are looked at: for another there are other addresses, since a browser that has loaded a
+ *   larger file already shows that in place of the one it would have chosen.
+ */
+export function useAddresses(files: readonly DeliveryFile[], device: string): Addresses | null {
+  const [found, setFound] = useState<(Addresses & { readonly key: string }) | null>(null)
+  const key = device + files.map(({ rendition }) => rendition.fileHash).join()
   useEffect(() => {
     let current = true
     const urls = new Map<string, string>()
@@ -24,6 +29,7 @@ export function useAddresses(files: readonly DeliveryFile[]): Addresses | null {
         files.map((file) => [urls.get(file.rendition.fileHash) ?? '', file] as const),
       )
       setFound({
+        key,
         of: ({ rendition }) => urls.get(rendition.fileHash) ?? '',
         fileAt: (address) => byUrl.get(address),
       })
@@ -37,7 +43,7 @@ export function useAddresses(files: readonly DeliveryFile[]): Addresses | null {
     // The key says all about the files.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key])
-  return found
+  return found?.key === key ? found : null
 }
 
 /** A finished file; or a photograph, as it is where a browser shows it, else its preview. */
