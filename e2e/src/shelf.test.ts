@@ -31,9 +31,11 @@ beforeAll(async () => {
 afterAll(() => app.stop())
 
 const shop = () => app.page.frameLocator('iframe')
-/** Presses something of the shop; its window may be another one before the answer would come. */
-const press = (thing: Locator): Promise<unknown> =>
-  thing.evaluate((element: HTMLElement) => setTimeout(() => element.click()))
+/** Presses something of the shop, whose window is another one before the answer could come. */
+async function press(thing: Locator): Promise<void> {
+  const element = await thing.elementHandle()
+  await element!.evaluate((one) => (one as HTMLElement).click()).catch(() => undefined)
+}
 const slots = () => app.page.getByRole('region', { name: 'What each slot loads' })
 
 test('each slot shows what the browser chose for it, by width and density', async () => {
