@@ -14,6 +14,7 @@ import { markSpeed } from './speed/marks'
 import { runPeer } from './speed/peerRun'
 import { sceneSeconds } from './speed/scenes'
 import { strokeMs } from './speed/strokes'
+import { weighRatio } from './speed/weigh'
 import { printTable } from './table'
 
 const { values } = parseArgs({
@@ -26,6 +27,9 @@ const photos = folder.photos.map((photo) => photoPath(folder, photo))
 const fourMegapixels = folder.photos
   .filter(({ width, height }) => width * height >= 4e6 && width * height <= 4.5e6)
   .map((photo) => photoPath(folder, photo))
+
+/** Photographs that are weighed. */
+const WEIGHED = 12
 
 /** Each part runs in a process of its own, so that its peak of memory is its own. */
 const PARTS = {
@@ -56,6 +60,10 @@ if (values.part === 'enlargers') {
 }
 if (values.part === 'scenes') {
   console.log(JSON.stringify(sceneSeconds(), null, 2))
+  process.exit(0)
+}
+if (values.part === 'weigh') {
+  console.log(JSON.stringify(await weighRatio(photos.slice(0, WEIGHED)), null, 2))
   process.exit(0)
 }
 if (values.part === 'marks') {

@@ -11,7 +11,7 @@ import {
 } from '../codec'
 import type { Placement } from '../outlets'
 import type { HexColour, SrgbRgba8 } from '../raster'
-import { formatFor, searchLikeness, searchQuality, similarity } from '../steps'
+import { formatFor, searchLikeness, searchQuality, similarityTo } from '../steps'
 import { qualitiesNear } from './exactGround'
 
 /** Beyond this a file only grows. */
@@ -68,8 +68,9 @@ export async function encodeRendition(
     const palette = format === 'png' ? encodePalettePng(picture) : null
     return tagSrgb(palette ?? (await codec.encode(picture, format, quality, chroma)), format)
   }
+  const toPicture = likeness === null ? null : similarityTo(picture)
   const likenessOf = async (bytes: Uint8Array): Promise<number> =>
-    similarity(picture, await codec.decode(bytes))
+    toPicture?.(await codec.decode(bytes)) ?? 1
   const likenesses = new Map<Uint8Array, number>()
   const looksTheSame = async (bytes: Uint8Array): Promise<boolean> => {
     const found = await likenessOf(bytes)

@@ -72,7 +72,7 @@ export { nameOf as markName, KIND_NAMES as MARK_KIND_NAMES } from './mark/lay/su
 export { isFont } from './mark/readMarkAsset'
 export { FinishSettings, MAX_PLACEMENTS } from './finish/settings'
 export { searchLikeness, searchQuality } from './finish/searchQuality'
-export { similarity } from './finish/ssim'
+export { similarity, similarityTo } from './finish/ssim'
 export { bare, fieldOf, rangeOf, type Control, type ControlGroup } from './controls'
 export { canonicalJson, nonDefaults } from './nonDefaults'
 export { PER_PLACEMENT } from './perPlacement'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { Placement } from '../outlets'
+import type { Placement } from '../outlets'
 import { settingsFor } from '../brief'
 import { STEPS } from '../steps'
 import { jpegQuality, lightBrief, lightTouches, neededSide, weighPlan, WeighOptions } from '.'

@@ -18,6 +18,7 @@ import { strings } from './strings'
 import { today } from './today'
 import { UsageError } from './UsageError'
 import { addWeigh } from './weigh'
+import { addCheck } from './check'
 
 interface Options {
   readonly brief?: string
@@ -47,6 +48,7 @@ program
   .action(render)
 
 addWeigh(program)
+addCheck(program)
 
 await program.parseAsync().catch((error: unknown) => {
   if (!(error instanceof UsageError)) throw error

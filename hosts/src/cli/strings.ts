@@ -42,6 +42,15 @@ export const strings = {
   overBudget: (by: string): string => `Over the budget by ${by}.`,
   withinBudget: 'Within the budget.',
 
+  // check
+  whatCheckDoes: 'Checks finished files against the rules of outlets.',
+  checkArgument: 'a folder of finished files, as render or the app delivers it',
+  checkOutletOption: 'outlets to check against: built-in ids, or outlet files',
+  allKeepRules: (files: string): string => `${files} checked: all rules are kept.`,
+  someBreakRules: (wrong: string, all: string): string => `${wrong} of ${all} checked break rules.`,
+  brokenRule: (rule: string, value: string, limit: string): string =>
+    `${rule}: ${value}${limit === '' ? '' : ` (${limit})`}`,
+
   // gatherPhotos
   notPictures: (folder: string, files: readonly string[]): string =>
     `${folder}: skipped, not pictures: ${files.join(', ')}`,

@@ -255,3 +255,11 @@ describe('an outlet', () => {
       expect(read.problems.some((problem) => problem.startsWith(`${field}:`))).toBe(true)
   })
 })
+
+test('a border between two tones has a colour that can be written', async () => {
+  const made = picture([242, 242, 240, 255])
+  // Every other pixel is lighter by one: the middle of all lies between both.
+  for (let p = 0; p < made.data.length; p += 8) made.data[p]! += 1
+  const { read } = await file(made, 'png')
+  expect(read.border?.colour).toMatch(/^#[0-9A-F]{6}$/)
+})

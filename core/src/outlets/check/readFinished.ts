@@ -73,7 +73,11 @@ function borderOf(picture: SrgbRgba8): FinishedFile['border'] {
     for (let c = 0; c < 3; c++)
       channels[c]!.push(Math.round((data[p + c]! * a + 255 * (255 - a)) / 255))
   }
-  const colour = channels.map((channel) => median(channel) ?? 0) as [number, number, number]
+  const colour = channels.map((channel) => Math.round(median(channel) ?? 0)) as [
+    number,
+    number,
+    number,
+  ]
   const middle = labOfBytes(colour)
   const known = new Map<number, number>()
   const off = channels[0].map((r, i) => {

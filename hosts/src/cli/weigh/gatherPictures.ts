@@ -1,4 +1,4 @@
-import { readdir, readFile, stat } from 'node:fs/promises'
+import { readFile, stat } from 'node:fs/promises'
 import { join, relative, resolve, sep } from 'node:path'
 import {
   eachOnce,
@@ -10,6 +10,7 @@ import {
   type Viewing,
 } from '@cloudbank/core/weigh'
 import { fetchGuarded, FetchRefusedError, type ReachOf } from '../../fetching'
+import { filesUnder } from '../filesUnder'
 import { strings } from '../strings'
 import { UsageError } from '../UsageError'
 
@@ -130,12 +131,4 @@ async function fromRecording(path: string, viewing: Viewing): Promise<Gathered> 
     })),
     otherBytes: page ? Buffer.byteLength(page.html) : null,
   }
-}
-
-async function filesUnder(folder: string): Promise<string[]> {
-  const entries = await readdir(folder, { withFileTypes: true, recursive: true })
-  return entries
-    .filter((entry) => entry.isFile() && !entry.name.startsWith('.'))
-    .map(({ parentPath, name }) => join(parentPath, name))
-    .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
 }

@@ -1,6 +1,6 @@
 import { CancelledError } from '@cloudbank/core/engine'
 import { FileError } from '@cloudbank/core/codec'
-import { WeighedPicture, type WeighOptions } from '@cloudbank/core/weigh'
+import type { WeighedPicture, WeighOptions } from '@cloudbank/core/weigh'
 import type { Jobs } from '../../pool'
 import type { FoundPicture } from './gatherPictures'
 
