@@ -3,7 +3,7 @@ import { SHELF_LINES, type ShelfLook, type ShelfProduct } from '@cloudbank/core/
 import type { DeliveryPlan } from '@cloudbank/core/shoot'
 import type { ShootView } from '../../data'
 import { attempt } from '../../notices'
-import { Action } from '../../ui'
+import { Action, Labelled } from '../../ui'
 import { saveFolder } from './saveFolder'
 import { filesOf, type Source } from './shelfFiles'
 import { strings } from './strings'
@@ -153,17 +153,6 @@ const idOf = (source: Source): string =>
 
 const sourceOf = (id: string): Source =>
   id === 'own' || id === 'originals' ? id : { outlet: id.replace('outlet/', '') }
-
-function Labelled({ words, children }: { words: string; children: React.ReactNode }) {
-  return (
-    <Flex asChild align="center" gap="6px" fontSize="13px">
-      <label>
-        {words}
-        {children}
-      </label>
-    </Flex>
-  )
-}
 
 function Select(props: {
   /** Where no words stand before it. */

@@ -5,7 +5,7 @@ import { FORMATS } from '@cloudbank/core/codec'
 import { WeighOptions, type HostRule } from '@cloudbank/core/weigh'
 import { database, ShootId } from '../../data'
 import { attempt } from '../../notices'
-import { Action, Attention, Choose } from '../../ui'
+import { Action, Attention, Choose, Labelled } from '../../ui'
 import { allowHost } from '../../work/weighing'
 import { strings } from './strings'
 import type { StartProblem, StartWeighIn } from './useStartWeighIn'
@@ -97,17 +97,6 @@ export function NewWeighIn({ start }: { readonly start: StartWeighIn }) {
         {strings.filesHint}
       </Text>
     </Box>
-  )
-}
-
-function Labelled({ words, children }: { words: string; children: React.ReactNode }) {
-  return (
-    <Flex asChild align="center" gap="6px" fontSize="13px">
-      <label>
-        {words}
-        {children}
-      </label>
-    </Flex>
   )
 }
 
