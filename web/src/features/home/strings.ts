@@ -12,7 +12,7 @@ export const strings = {
   photographsForNewShoot: 'Photographs for a new shoot',
   shoots: 'Shoots',
   weighIn: 'Weigh-in',
-  outlets: 'outlets',
+  outlets: 'Outlets',
   openDemoShoot: 'Open the demo shoot',
   fromPhotographs: 'From photographs …',
   shootCouldntBeCreated: 'The shoot couldn’t be created',
