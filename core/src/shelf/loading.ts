@@ -1,17 +1,4 @@
-/** A line to a shop, and how long a question takes there and back. */
-export interface Line {
-  readonly name: string
-  readonly bitsPerSecond: number
-  readonly roundTripMs: number
-}
-
-/** Lines that shoppers have. */
-export const SHELF_LINES: readonly Line[] = [
-  { name: 'Slow phone', bitsPerSecond: 1.6e6, roundTripMs: 150 },
-  { name: 'Phone', bitsPerSecond: 4e6, roundTripMs: 80 },
-  { name: 'Fast phone', bitsPerSecond: 12e6, roundTripMs: 50 },
-  { name: 'Home line', bitsPerSecond: 50e6, roundTripMs: 20 },
-]
+import type { Line } from '../lines'
 
 /** A file that a page loads. */
 export interface Load {

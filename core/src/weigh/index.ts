@@ -6,15 +6,7 @@ export { readHar, type RecordedFile, type Recording } from './page/readHar'
 export { readPage, type PageRead, type Viewing } from './page/readPage'
 export { rewrite, type RewrittenFile } from './rewrite'
 export { FAULT_TITLES, FAULTS, faultsOf, type Fault, type FaultCode, type Judged } from './faults'
-export {
-  guessedShare,
-  LINES,
-  secondsOver,
-  totalsOf,
-  USUAL_LINE,
-  type Totals,
-  type Weighed,
-} from './totals'
+export { guessedShare, secondsOver, totalsOf, type Totals, type Weighed } from './totals'
 export { lightest, possibleBytes, Rewritten, WAY_WORDS, WAYS, type Way } from './ways'
 export {
   fitsLightBrief,

@@ -1,7 +1,8 @@
 import { FORMATS } from '../codec'
+import { LINES } from '../lines'
 import { countOf, escapeMarkup, formatBytes, formatPercent, formatSize, tableText } from '../words'
 import { bestOf, faultsIn, savedBytes, worstFirst, type WeighedPicture } from './picture'
-import { LINES, secondsOver, totalsOf } from './totals'
+import { secondsOver, totalsOf } from './totals'
 import { possibleBytes, WAY_WORDS } from './ways'
 import type { WeighOptions } from './weighPlan'
 
@@ -105,8 +106,8 @@ export function reportPage({ name, at, pictures, otherBytes, options }: Weighing
       `<tr><td>${line.name}, ${line.bitsPerSecond / 1e6} Mbit/s</td><td class="n">${secondsOver(totals.nowBytes, line).toFixed(1)} s</td><td class="n">${secondsOver(totals.possibleBytes, line).toFixed(1)} s</td></tr>`,
   )
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escapeMarkup(name)}</title><style>${STYLE}</style></head><body>
-<h1>${escapeMarkup(name)}</h1><p>${escapeMarkup(at)}, ${countOf(totals.pictures, 'picture')}${totals.ofPage01 === null ? '' : `, ${formatPercent(totals.ofPage01, 0)} of the page`}</p>
-<div class="sums"><div><b>${formatBytes(totals.nowBytes)}</b>now</div><div><b>${formatBytes(totals.possibleBytes)}</b>possible, looks the same</div><div><b>${formatPercent(totals.gone01, 0)}</b>of the ${otherBytes === null ? 'pictures' : 'page'} can go</div></div>
+<h1>${escapeMarkup(name)}</h1><p>${escapeMarkup(at)}, ${countOf(totals.pictures, 'picture')}${totals.ofPage01 === null ? '' : `, ${formatPercent(totals.ofPage01, 0)} of HTML and pictures`}</p>
+<div class="sums"><div><b>${formatBytes(totals.nowBytes)}</b>now</div><div><b>${formatBytes(totals.possibleBytes)}</b>possible, looks the same</div><div><b>${formatPercent(totals.gone01, 0)}</b>of ${otherBytes === null ? 'the pictures' : 'HTML and pictures'} can go</div></div>
 <table><thead><tr><th>Picture</th><th>File</th><th>Possible, and what can go</th><th class="n">Now</th><th class="n">Possible</th></tr></thead><tbody>${rows.join('\n')}</tbody></table>
 <h2>Time to load the pictures</h2><table><thead><tr><th>Line</th><th class="n">Now</th><th class="n">Possible</th></tr></thead><tbody>${lines.join('\n')}</tbody></table>
 </body></html>

@@ -1,17 +1,6 @@
 import type { PictureFacts } from './file/describePicture'
 import { possibleBytes, type Rewritten } from './ways'
 
-/** Lines that pages are loaded over, in bits a second. */
-export const LINES = [
-  { name: 'slow phone', bitsPerSecond: 1.6e6 },
-  { name: 'phone', bitsPerSecond: 4e6 },
-  { name: 'fast phone', bitsPerSecond: 12e6 },
-  { name: 'home line', bitsPerSecond: 50e6 },
-] as const
-
-/** The line that figures are given for where none is chosen. */
-export const USUAL_LINE = LINES[1]
-
 /** A picture that was weighed; what it could weigh is known once it was rewritten. */
 export interface Weighed {
   readonly facts: PictureFacts | null

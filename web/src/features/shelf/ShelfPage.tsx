@@ -28,7 +28,7 @@ function Shelf({ view }: { readonly view: ShootView }) {
   )
   const [choice, choose] = useState<ShelfChoice>(() => ({ ...START, source: firstSource(plan) }))
   const [sku, open] = useState<string | null>(null)
-  const [slots, setSlots] = useState<readonly LoadedSlot[]>([])
+  const [{ slots, pageBytes }, setLoaded] = useState<Loaded>({ slots: [], pageBytes: 0 })
   const files = useMemo(() => filesOf(plan, choice.source), [plan, choice.source])
   const shelf = useMemo(() => shelfOf(files, view.products), [files, view.products])
   if (files.length === 0 || shelf.length === 0)
@@ -62,12 +62,19 @@ function Shelf({ view }: { readonly view: ShootView }) {
       />
       <Flex flex="1" minHeight="0">
         <Flex flex="1" minWidth="0" gap="10px" padding="10px" background="mat">
-          <Shop {...shown} plan={plan} source={choice.source} onLoaded={setSlots} />
+          <Shop {...shown} plan={plan} source={choice.source} onLoaded={setLoaded} />
           {choice.beside !== null && (
             <Shop {...shown} plan={plan} source={choice.beside} onLoaded={() => undefined} />
           )}
         </Flex>
-        <ShelfSide view={view} shelf={shelf} slots={slots} choice={choice} product={product} />
+        <ShelfSide
+          view={view}
+          shelf={shelf}
+          slots={slots}
+          pageBytes={pageBytes}
+          choice={choice}
+          product={product}
+        />
       </Flex>
     </Flex>
   )
@@ -79,6 +86,12 @@ function firstSource({ destinations }: DeliveryPlan): Source {
   return first?.outlet ? { outlet: first.outlet.id } : 'own'
 }
 
+/** What a page came to: its own text, and its pictures. */
+interface Loaded {
+  readonly slots: readonly LoadedSlot[]
+  readonly pageBytes: number
+}
+
 interface ShopProps {
   readonly view: ShootView
   readonly plan: DeliveryPlan
@@ -86,7 +99,7 @@ interface ShopProps {
   readonly choice: ShelfChoice
   readonly sku: string | null
   readonly onOpen: (sku: string) => void
-  readonly onLoaded: (slots: readonly LoadedSlot[]) => void
+  readonly onLoaded: (loaded: Loaded) => void
 }
 
 /** One shop, filled from one source: the listing, or the page of a product. */
@@ -119,7 +132,7 @@ function Shop({ view, plan, source, choice, sku, onOpen, onLoaded }: ShopProps) 
       addresses={addresses}
       width={choice.width}
       density={choice.density}
-      onLoaded={onLoaded}
+      onLoaded={(slots) => onLoaded({ slots, pageBytes: new Blob([html]).size })}
       onOpen={onOpen}
     />
   )

@@ -2,11 +2,11 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react'
 import { useRef } from 'react'
 import { Link } from 'react-router'
 import { FORMATS } from '@cloudbank/core/codec'
+import { LINES } from '@cloudbank/core/lines'
 import {
   loadingOf,
   markupOf,
   outOnShelf,
-  SHELF_LINES,
   type ShelfPicture,
   type ShelfProduct,
 } from '@cloudbank/core/shelf'
@@ -26,13 +26,15 @@ interface Props {
   readonly view: ShootView
   readonly shelf: readonly ShelfProduct[]
   readonly slots: readonly LoadedSlot[]
+  /** What the page itself weighs, without its pictures. */
+  readonly pageBytes: number
   readonly choice: ShelfChoice
   /** The product whose page is open; null for the listing. */
   readonly product: ShelfProduct | null
 }
 
 /** What the page weighs, what each slot loads, what is out of line; and the order of a product's pictures. */
-export function ShelfSide({ view, shelf, slots, choice, product }: Props) {
+export function ShelfSide({ view, shelf, slots, pageBytes, choice, product }: Props) {
   return (
     <Box
       width="310px"
@@ -45,7 +47,7 @@ export function ShelfSide({ view, shelf, slots, choice, product }: Props) {
       borderColor="hairline"
       fontSize="13px"
     >
-      <LoadPart slots={slots} choice={choice} />
+      <LoadPart slots={slots} pageBytes={pageBytes} choice={choice} />
       {product && <OrderPart key={product.sku} product={product} />}
       <LinePart view={view} shelf={shelf} product={product} />
       <SlotPart slots={slots} density={choice.density} />
@@ -65,15 +67,12 @@ function Part({ title, children }: { readonly title: string; readonly children: 
   )
 }
 
-/** HTML of the page itself; what it comes to is little beside its pictures. */
-const PAGE_BYTES = 9000
-
-function LoadPart({ slots, choice }: Pick<Props, 'slots' | 'choice'>) {
+function LoadPart({ slots, pageBytes, choice }: Pick<Props, 'slots' | 'pageBytes' | 'choice'>) {
   // A file that stands in two places is loaded once.
   const once = [...new Map(slots.map((slot) => [slot.file.rendition.fileHash, slot])).values()]
   const loads = once.map(({ file, isSeen }) => ({ bytes: file.rendition.bytes, isSeen }))
-  const line = SHELF_LINES[choice.line]!
-  const { seenMs, allMs } = loadingOf(PAGE_BYTES, loads, line)
+  const line = LINES[choice.line]!
+  const { seenMs, allMs } = loadingOf(pageBytes, loads, line)
   const bytes = loads.reduce((sum, one) => sum + one.bytes, 0)
   return (
     <Part title={strings.weight}>

@@ -1,5 +1,6 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react'
-import { SHELF_LINES, type ShelfLook, type ShelfProduct } from '@cloudbank/core/shelf'
+import { LINES } from '@cloudbank/core/lines'
+import type { ShelfLook, ShelfProduct } from '@cloudbank/core/shelf'
 import type { DeliveryPlan } from '@cloudbank/core/shoot'
 import type { ShootView } from '../../data'
 import { attempt } from '../../notices'
@@ -128,7 +129,7 @@ export function ShelfTools({ view, plan, shelf, choice, onChoose, product, onLis
         label={strings.line}
         width="100px"
         value={String(choice.line)}
-        options={SHELF_LINES.map(({ name }, i) => ({ id: String(i), words: name }))}
+        options={LINES.map(({ name }, i) => ({ id: String(i), words: name }))}
         onChange={(id) => change({ line: Number(id) })}
       />
       <Box flex="1" />

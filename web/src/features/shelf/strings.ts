@@ -53,9 +53,6 @@ export const strings = {
   // OrderPart
   order: 'Order',
   orderHint: 'Drag, or use the arrow keys; the first is the cover.',
-  earlier: 'Move earlier',
-  later: 'Move later',
-  makeCover: 'Make it the cover',
   cover: 'cover',
   putInOrder: (sku: string): string => `Pictures of ${sku} put in order`,
   orderCouldntBeSaved: 'The order couldn’t be saved',

@@ -1,6 +1,7 @@
 import { Box, Heading } from '@chakra-ui/react'
 import Chart from 'react-apexcharts'
-import { LINES, secondsOver, type Totals } from '@cloudbank/core/weigh'
+import { LINES } from '@cloudbank/core/lines'
+import { secondsOver, type Totals } from '@cloudbank/core/weigh'
 import './lineChart.css'
 import { strings } from './strings'
 

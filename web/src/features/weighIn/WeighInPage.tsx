@@ -7,10 +7,10 @@ import {
   reportPage,
   reportTable,
   secondsOver,
-  USUAL_LINE,
   type FaultCode,
   type Weighing,
 } from '@cloudbank/core/weigh'
+import { USUAL_LINE } from '@cloudbank/core/lines'
 import { countOf, formatBytes, formatCount, formatPercent } from '@cloudbank/core/words'
 import { attempt } from '../../notices'
 import { Action, Choose } from '../../ui'

@@ -33,7 +33,6 @@ export const strings = {
     times === 1 ? '1 pixel a CSS pixel' : `${times} pixels a CSS pixel`,
   lighterFormat: 'Photographs as',
   noPictures: 'No pictures were found there.',
-  couldntBeWeighed: 'It couldn’t be weighed',
   allow: (host: string): string => `Allow ${host}`,
   allowPrivate: (host: string): string => `Allow ${host} in private networks`,
 
@@ -46,7 +45,7 @@ export const strings = {
 
   // WeighInPage
   pictures: (words: string, ofPage: string | null): string =>
-    ofPage === null ? words : `${words}, ${ofPage} of the page`,
+    ofPage === null ? words : `${words}, ${ofPage} of HTML and pictures`,
   allWeighIns: 'All weigh-ins',
   weighAgain: 'Weigh again',
   couldntBeWeighedAgain: 'It couldn’t be weighed again',
@@ -58,7 +57,7 @@ export const strings = {
   possible: 'possible, looks the same',
   guessed: (count: number): string => `possible, ${formatCount(count)} of them guessed`,
   sooner: (line: string): string => `sooner on a ${line}`,
-  ofPageGoes: 'of the page can go',
+  ofPageGoes: 'of HTML and pictures can go',
   ofPicturesGoes: 'of their weight can go',
   before: (at: string, was: string, isNow: string): string =>
     `Weighed ${at}: ${was} then, ${isNow} now.`,
@@ -91,7 +90,6 @@ export const strings = {
   likeness: (value: string): string => `likeness ${value}`,
   nothingWrong: 'Nothing is wrong with it.',
   description: 'Description',
-  none: 'none',
   decorates: 'empty, decorates',
   shownAt: 'Shown at',
   px: (width: string, height: string): string => `${width} × ${height} px`,
