@@ -178,7 +178,7 @@ function print(): void {
   printInterface(inTheInterface)
 }
 
-function printInterface({ sliders, intake, sheet, flip }: InterfaceResult): void {
+function printInterface({ sliders, intake, sheet, shelf, flip }: InterfaceResult): void {
   const megabytes = (bytes: number): number => Math.round(bytes / 1e6)
   console.log('\nInterface, in Chromium')
   printTable([
@@ -195,6 +195,9 @@ function printInterface({ sliders, intake, sheet, flip }: InterfaceResult): void
     ['  worst frame ms', Math.round(sheet.worstFrameMs), ''],
     ['run, page at work for a shot of 100, ms', Math.round(sheet.runMsPerShot.small), ''],
     [`  of ${sheet.shots}, ms`, Math.round(sheet.runMsPerShot.large), 'about the same'],
+    [`shelf of ${shelf.products} products, open ms`, Math.round(shelf.firstMs), ''],
+    [`  frames over 50 ms, of ${shelf.frames}`, shelf.framesOver50Ms, '0'],
+    ['  worst frame ms', Math.round(shelf.worstFrameMs), ''],
     [
       `flipping through ${flip.photographs} of ${flip.megapixels} MP, peak MB`,
       megabytes(flip.peakBytes),

@@ -133,3 +133,18 @@ test('saved as a folder, it opens by itself from disk, with every picture that i
   for (const { path, bytes } of named) expect(files[path]?.length).toBe(bytes)
   expect((await rowsOf<{ standing: string }>(page, 'renditions')).length).toBe(10)
 })
+
+test('beside another shoot, whose name it bears', async () => {
+  const { page } = app
+  const shelf = page.url()
+  await openShoot(app, ['OCK-108-front.jpg'], 'made')
+  const id = new URL(page.url()).pathname.split('/')[2]!
+  const shoots = await rowsOf<{ id: string; name: string }>(page, 'shoots')
+  const { name } = shoots.find((one) => one.id === id)!
+  await page.goto(shelf)
+  await page.getByLabel('beside').selectOption(name)
+  const other = page.frameLocator(`iframe[title="The shop, ${name}"]`)
+  await other.getByRole('heading', { name }).waitFor()
+  expect(await other.locator('a[data-sku]').count()).toBe(1)
+  expect(await shop().locator('a[data-sku]').count()).toBe(4)
+})

@@ -15,6 +15,7 @@ import {
 } from './harness'
 
 interface Row {
+  readonly address: string | null
   readonly path: string
   readonly weighInId: string
   readonly state: string
@@ -76,7 +77,7 @@ test('the demo page weighed, made as a shoot, weighed again: what was promised c
   await page.getByRole('button', { name: 'Zip, same paths' }).click()
   const zip = await unzip(await saving)
   const flask = zip['demo/shop/pictures/flask-ochre.webp']!
-  expect((await sharp(flask).metadata()).width).toBe(640)
+  expect((await sharp(flask).metadata()).width).toBe(688)
   expect(Object.keys(zip)).toContain('demo/shop/pictures/brush.webp')
   expect(new TextDecoder().decode(zip['changes.csv'])).toContain(
     'demo/shop/pictures/flask-ochre.jpg,demo/shop/pictures/flask-ochre.webp,',
@@ -114,6 +115,11 @@ test('the demo page weighed, made as a shoot, weighed again: what was promised c
   expect(sum((await rows()).map(({ facts }) => facts!.bytes))).toBe(came)
 })
 
+const LANE = `<title>Lane</title><link rel="stylesheet" href="looks/lane.css"><script>document.body.remove()</script>
+<div class="head"></div><div class="row"><img src="a.jpg" width="300" height="200"><img src="no.jpg" alt=""></div>`
+const LOOK = `body { margin: 0 } .head { height: 900px; background: url("../a.jpg?head") }
+.row { width: 120px } img { display: block; max-width: 100%; height: auto }`
+
 test('a host is fetched from once it was allowed; a weigh-in survives a reload, and is taken back', async () => {
   const { page, url } = app
   const picture = await sharp((await demoPhoto('OCK-102-front.jpg')).buffer)
@@ -121,10 +127,8 @@ test('a host is fetched from once it was allowed; a weigh-in survives a reload, 
     .jpeg()
     .toBuffer()
   const shop: Server = createServer(({ url: path }, response) => {
-    if (path === '/')
-      response
-        .setHeader('Content-Type', 'text/html')
-        .end('<title>Lane</title><img src="a.jpg"><img src="no.jpg" alt="">')
+    if (path === '/') response.setHeader('Content-Type', 'text/html').end(LANE)
+    else if (path === '/looks/lane.css') response.setHeader('Content-Type', 'text/css').end(LOOK)
     else if (path === '/a.jpg') response.setHeader('Content-Type', 'image/jpeg').end(picture)
     else response.writeHead(404).end()
   })
@@ -143,9 +147,22 @@ test('a host is fetched from once it was allowed; a weigh-in survives a reload, 
   await page.reload()
   await allWeighed()
   expect(await rows()).toMatchObject([
-    { path: 'a.jpg', state: 'weighed', facts: { bytes: picture.length } },
+    {
+      path: 'a.jpg',
+      state: 'weighed',
+      facts: { bytes: picture.length },
+      // As its style sheet has it, below a head of 900 px.
+      use: { shownWidthPx: 120, shownHeightPx: 80, topPx: 900 },
+    },
     { path: 'no.jpg', state: 'failed', problem: `http://127.0.0.1:${port}/no.jpg answers 404.` },
+    {
+      path: 'a-2.jpg',
+      address: `http://127.0.0.1:${port}/a.jpg?head`,
+      use: { shownWidthPx: 1280, shownHeightPx: 900, alt: '' },
+    },
   ])
+  const weighIns = await rowsOf<{ id: string; otherBytes: number }>(page, 'weighIns')
+  expect(weighIns.find(({ id }) => id === idOfPage())!.otherBytes).toBe(LANE.length + LOOK.length)
   await page.getByRole('button', { name: 'Weigh again' }).click()
   await page.getByText(/^Weighed .*: .* then, .* now\.$/).waitFor()
   shop.close()

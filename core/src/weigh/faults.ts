@@ -1,4 +1,4 @@
-import { formatBytes, formatPercent, formatTimes } from '../words'
+import { formatBytes, formatCount, formatPercent, formatTimes } from '../words'
 import type { PictureFacts } from './file/describePicture'
 import type { PictureUse } from './page/pictureUse'
 import type { Rewritten } from './ways'
@@ -47,7 +47,9 @@ const BALLAST_01 = 0.03
 const BALLAST_BYTES = 4096
 /** So much lighter another format must make it, as a share. */
 const LIGHTER_01 = 0.15
-/** Pictures of a page that come before the fold at any width. */
+/** What is seen of a page before it is scrolled, in CSS pixels: the height of a small laptop's window. */
+const FOLD_PX = 800
+/** Where a page was not laid out: pictures that come before the fold at any width. */
 const ABOVE_FOLD = 2
 
 /** What is known of a picture when it is judged. */
@@ -96,6 +98,13 @@ const JUDGES: Readonly<Record<FaultCode, (judged: Judged) => string | null>> = {
     profile !== null && !/srgb/i.test(profile) ? profile : null,
   'no-size': ({ use }) => (use && !use.hasSize ? 'the page moves when it arrives' : null),
   'no-description': ({ use }) => (use?.alt === null ? 'alt missing' : null),
-  'not-lazy': ({ use }) =>
-    use && !use.lazy && use.order >= ABOVE_FOLD ? `picture ${use.order + 1} of the page` : null,
+  'not-lazy': ({ use }) => (use && !use.lazy ? belowFold(use) : null),
+}
+
+/** Where a picture lies, if that is below what is seen at first; null if it isn't. */
+function belowFold({ topPx, order }: PictureUse): string | null {
+  // Rows of before pages were laid out have no such field.
+  if (typeof topPx === 'number')
+    return topPx >= FOLD_PX ? `${formatCount(Math.round(topPx))} px down the page` : null
+  return order >= ABOVE_FOLD ? `picture ${order + 1} of the page` : null
 }

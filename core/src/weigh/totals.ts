@@ -48,6 +48,39 @@ export function totalsOf(pictures: readonly Weighed[], otherBytes: number | null
   }
 }
 
+/** What a shoot made of its photographs. */
+export interface ShootTotals {
+  /** Photographs that files were made of, and what they weigh. */
+  readonly photographs: number
+  readonly photographBytes: number
+  /** Finished files, and what they weigh. */
+  readonly files: number
+  readonly fileBytes: number
+  /** Time that runs worked on a photograph, in ms; null where no run did. */
+  readonly eachMs: number | null
+}
+
+/** What a shoot's finished files weigh beside the photographs that they were made of. */
+export function shootTotals(
+  shots: readonly { readonly id: string; readonly bytes: number }[],
+  files: readonly { readonly shotId: string; readonly bytes: number }[],
+  runs: readonly { readonly done: number; readonly workedMs: number }[],
+): ShootTotals {
+  const made = new Set(files.map(({ shotId }) => shotId))
+  const photographs = shots.filter(({ id }) => made.has(id))
+  const sum = (sizes: readonly { readonly bytes: number }[]): number =>
+    sizes.reduce((all, { bytes }) => all + bytes, 0)
+  const done = runs.reduce((all, run) => all + run.done, 0)
+  const worked = runs.reduce((all, run) => all + run.workedMs, 0)
+  return {
+    photographs: photographs.length,
+    photographBytes: sum(photographs),
+    files: files.length,
+    fileBytes: sum(files),
+    eachMs: done === 0 ? null : worked / done,
+  }
+}
+
 /** What of a file is left by rewriting, where nothing says better: what photographs on pages usually come to. */
 const USUAL_SHARE = 0.5
 

@@ -6,13 +6,15 @@ import { jpegQuality, lightBrief, lightTouches, neededSide, weighPlan, WeighOpti
 import { faultsOf, type FaultCode } from './faults'
 import type { PictureFacts } from './file/describePicture'
 import { ballastBytes, withoutBallast } from './file/withoutBallast'
-import { eachOnce, pathOfAddress, usesOfFiles } from './page/paths'
+import { withLayout } from './page/laidOut'
+import { addressOfPath, eachOnce, loadedBeside, pathOfAddress, usesByPath } from './page/paths'
 import { readHar } from './page/readHar'
 import { readPage } from './page/readPage'
 import type { PictureUse } from './page/pictureUse'
+import { addressesIn, withStandIns } from './page/styleSheet'
 import { faultsIn, worstFirst, type WeighedPicture } from './picture'
 import { reportData, reportPage, reportTable } from './report'
-import { secondsOver, totalsOf } from './totals'
+import { secondsOver, shootTotals, totalsOf } from './totals'
 import { lightest, type Rewritten } from './ways'
 
 const BASE = 'https://shop.example/kitchen/pots.html'
@@ -33,6 +35,7 @@ describe('a page', () => {
         address: 'https://shop.example/kitchen/a.jpg',
         shownWidthPx: 400,
         shownHeightPx: 200,
+        topPx: null,
         hasSize: true,
         alt: 'A pot',
         lazy: false,
@@ -43,6 +46,7 @@ describe('a page', () => {
         address: 'https://shop.example/b.png',
         shownWidthPx: 300,
         shownHeightPx: 150,
+        topPx: null,
         hasSize: false,
         alt: null,
         lazy: true,
@@ -93,18 +97,26 @@ describe('a page', () => {
   })
 
   test('saved beside its files, it says how they are shown', () => {
-    const pages = [
-      { path: 'shop/my page.html', html: '<img src="img/t%C3%B6pf%201.jpg" width="90">' },
-    ]
-    const uses = usesOfFiles(pages, VIEWING)
+    const path = 'shop/my page.html'
+    const html = `<img src="img/t%C3%B6pf%201.jpg" width="90"><img src="https://shop.example/a.jpg">
+      <link rel="preload" href="p.css"><link rel="STYLESHEET alternate" href="look%20one.css?v=3"><script src="../s.js"></script>`
+    const uses = usesByPath(readPage(html, addressOfPath(path), VIEWING).uses)
+    expect([...loadedBeside([{ path, html }], VIEWING)]).toEqual(['shop/look one.css', 's.js'])
     expect([...uses.keys()]).toEqual(['shop/img/töpf 1.jpg'])
     expect(uses.get('shop/img/töpf 1.jpg')?.shownWidthPx).toBe(90)
   })
 
   test('was recorded with its files: those that the recording holds, and those it only names', () => {
-    const entry = (url: string, mimeType: string, text = '', encoding = '') => ({
+    const entry = (
+      url: string,
+      mimeType: string,
+      text = '',
+      encoding = '',
+      more = {},
+      bodySize = 0,
+    ) => ({
       request: { url },
-      response: { content: { mimeType, text, encoding } },
+      response: { bodySize, content: { mimeType, text, encoding, ...more } },
     })
     const har = JSON.stringify({
       log: {
@@ -112,15 +124,66 @@ describe('a page', () => {
           entry(BASE, 'text/html; charset=utf-8', '<img src="a.jpg">'),
           entry('https://shop.example/kitchen/a.jpg', 'image/jpeg', 'AQID', 'base64'),
           entry('https://shop.example/b.png', 'image/png'),
-          entry('https://shop.example/c.js', 'text/javascript', 'x'),
+          entry('https://shop.example/c.js', 'text/javascript', 'x', '', { size: 30 }, 12),
+          entry('https://shop.example/d.css', 'text/css', 'Ym9keXt9', 'base64', { size: 6 }, -1),
         ],
       },
     })
     const found = readHar(har)!
     expect(found.page).toEqual({ address: BASE, html: '<img src="a.jpg">' })
     expect(found.files.map(({ bytes }) => [...bytes])).toEqual([[1, 2, 3], []])
+    // By what came over the line, else by what it unfolds to.
+    expect(found.otherBytes).toBe(12 + 6)
+    expect([...found.sheets]).toEqual([['https://shop.example/d.css', 'body{}']])
     expect(readHar('{"log": 1}')).toBeNull()
     expect(readHar('no JSON')).toBeNull()
+  })
+
+  test('laid out, its pictures have the largest place and the first; backgrounds come to them', () => {
+    const { uses } = read('<img src="a.jpg" width="90" height="60" alt=""><img src="hidden.jpg">')
+    const [a, hidden, back] = ['a.jpg', 'hidden.jpg', 'back.png'].map(
+      (name) => new URL(name, BASE).href,
+    )
+    const at = (address: string, widthPx: number, topPx: number, isBackground = false) => ({
+      address,
+      widthPx,
+      heightPx: widthPx / 2,
+      topPx,
+      isBackground,
+    })
+    const placed = withLayout(uses, [
+      at(a!, 300, 900),
+      at(a!, 200, 100),
+      at(hidden!, 0, 0),
+      at(back!, 1280, 0, true),
+      at('https://shop.example/by-a-script.jpg', 100, 0),
+    ])
+    expect(
+      placed.map(({ address, shownWidthPx, shownHeightPx, topPx, alt, order }) => [
+        address,
+        shownWidthPx,
+        shownHeightPx,
+        topPx,
+        alt,
+        order,
+      ]),
+    ).toEqual([
+      [a, 300, 150, 100, '', 0],
+      [hidden, null, null, null, null, 1],
+      [back, 1280, 640, 0, '', 2],
+    ])
+  })
+
+  test('style sheets ask for nothing, and still say what they would ask for', () => {
+    const css = `@import "more.css"; @import url(other.css) print;
+      a{background:url(x.png)} b{background:URL( 'y z.png' ), url("data:x")} c{background:url(//[)}`
+    const quiet = withStandIns(css, 'https://shop.example/css/a.css')
+    expect(quiet).not.toMatch(/import|\.css|https:/)
+    expect(addressesIn(quiet)).toEqual([
+      'https://shop.example/css/x.png',
+      'https://shop.example/css/y%20z.png',
+    ])
+    expect(addressesIn('none')).toEqual([])
   })
 
   test('addresses become paths, each its own', () => {
@@ -255,6 +318,7 @@ const USE: PictureUse = {
   address: BASE,
   shownWidthPx: 500,
   shownHeightPx: 375,
+  topPx: null,
   hasSize: true,
   alt: 'A pot',
   lazy: true,
@@ -317,6 +381,7 @@ describe('what is wrong', () => {
     ['no-size', small, { hasSize: false }],
     ['no-description', small, { alt: null }],
     ['not-lazy', small, { lazy: false, order: 5 }],
+    ['not-lazy', small, { lazy: false, order: 0, topPx: 800 }],
   ])('%s is found, and nothing else', (code, facts, use) => {
     expect(codes(facts, use)).toEqual([code])
   })
@@ -464,4 +529,29 @@ describe('the report', () => {
     expect(page).not.toMatch(/https?:|<script|<link/)
     expect(faultsIn(weighing.pictures[0]!, OPTIONS)).toEqual([])
   })
+})
+
+test('a shoot’s totals are those of photographs that files were made of', () => {
+  const shots = [
+    { id: 'a', bytes: 5000 },
+    { id: 'b', bytes: 3000 },
+    { id: 'not made', bytes: 900 },
+  ]
+  const files = [
+    { shotId: 'a', bytes: 100 },
+    { shotId: 'a', bytes: 200 },
+    { shotId: 'b', bytes: 50 },
+  ]
+  const runs = [
+    { done: 2, workedMs: 3000 },
+    { done: 0, workedMs: 500 },
+  ]
+  expect(shootTotals(shots, files, runs)).toEqual({
+    photographs: 2,
+    photographBytes: 8000,
+    files: 3,
+    fileBytes: 350,
+    eachMs: 1750,
+  })
+  expect(shootTotals([], [], []).eachMs).toBeNull()
 })

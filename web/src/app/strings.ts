@@ -62,6 +62,10 @@ export const strings = {
     `${count} of ${count2} photographs`,
   measuring: 'Measuring',
 
+  // WeighingStrip
+  weighing: 'Weighing',
+  ofPictures: (done: string, total: string): string => `${done} of ${total} pictures`,
+
   // useFetchingWords
   fetching: (what: string, percent: string): string => `fetching ${what}, ${percent}`,
 

@@ -6,12 +6,14 @@ import { createApp, listen } from '@cloudbank/server'
 import { measureFlip, type FlipResult } from './flip'
 import { measureIntake, type IntakeResult } from './intake'
 import { measureSheets, type SheetResult } from './sheet'
+import { measureShelf, type ShelfResult } from './shelf'
 import { measureSliders, type SliderResult } from './sliders'
 
 export interface InterfaceResult {
   readonly sliders: SliderResult
   readonly intake: IntakeResult
   readonly sheet: SheetResult
+  readonly shelf: ShelfResult
   readonly flip: FlipResult
 }
 
@@ -36,9 +38,11 @@ export async function runInterface(
     const sliders = await measureSliders(page)
     tell('sheets …')
     const sheet = await measureSheets(context, url)
+    tell('shelf …')
+    const shelf = await measureShelf(page, url)
     tell('flipping through …')
     const flip = await measureFlip(page, url, model)
-    return { sliders, intake, sheet, flip }
+    return { sliders, intake, sheet, shelf, flip }
   } finally {
     await context.close()
     server.closeAllConnections()

@@ -23,17 +23,33 @@ export function eachOnce(paths: readonly string[]): readonly string[] {
   })
 }
 
-/** How saved pages show the files beside them, by path. */
-export function usesOfFiles(
-  pages: readonly { readonly path: string; readonly html: string }[],
-  viewing: Viewing,
-): ReadonlyMap<string, PictureUse> {
-  const uses = pages.flatMap(({ path, html }) => {
-    const base = ROOT + path.split('/').map(encodeURIComponent).join('/')
-    return readPage(html, base, viewing).uses.filter(({ address }) => address.startsWith(ROOT))
-  })
-  return new Map(uses.map((use) => [pathOfAddress(use.address), use]))
+/** The address that a file's path stands for, against which a saved page is read. */
+export const addressOfPath = (path: string): string =>
+  ROOT + path.split('/').map(encodeURIComponent).join('/')
+
+/** A page, saved beside what it shows. */
+export interface SavedPage {
+  readonly path: string
+  readonly html: string
 }
+
+/** How saved pages show the files beside them, by path. */
+export const usesByPath = (uses: readonly PictureUse[]): ReadonlyMap<string, PictureUse> =>
+  new Map(
+    uses
+      .filter(({ address }) => address.startsWith(ROOT))
+      .map((use) => [pathOfAddress(use.address), use]),
+  )
+
+/** Paths of what saved pages load besides pictures: their style sheets and scripts. */
+export const loadedBeside = (pages: readonly SavedPage[], viewing: Viewing): ReadonlySet<string> =>
+  new Set(
+    pages
+      .map(({ path, html }) => readPage(html, addressOfPath(path), viewing))
+      .flatMap(({ sheets, scripts }) => [...sheets, ...scripts])
+      .filter((address) => address.startsWith(ROOT))
+      .map(pathOfAddress),
+  )
 
 function decoded(text: string): string {
   try {

@@ -8,6 +8,8 @@ export const PictureUse = z.strictObject({
   shownWidthPx: z.number().positive().nullable(),
   /** Height it is shown at, likewise. */
   shownHeightPx: z.number().positive().nullable(),
+  /** How far down the page it begins, in CSS pixels; null where the page was not laid out. */
+  topPx: z.number().nullable().default(null),
   /** Whether width and height are given, so that nothing moves when it arrives. */
   hasSize: z.boolean(),
   /** Its description; empty for a picture that only decorates, null where there is none. */

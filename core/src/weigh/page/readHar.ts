@@ -14,6 +14,10 @@ export interface Recording {
   readonly files: readonly RecordedFile[]
   /** The page itself; null where the recording holds none. */
   readonly page: { readonly address: string; readonly html: string } | null
+  /** Texts of its style sheets, by their addresses. */
+  readonly sheets: ReadonlyMap<string, string>
+  /** What was loaded besides pictures, in bytes as it came over the line where that was recorded. */
+  readonly otherBytes: number
 }
 
 const Har = z.object({
@@ -22,13 +26,15 @@ const Har = z.object({
       z.object({
         request: z.object({ url: z.string() }),
         response: z.object({
+          bodySize: z.number().default(-1),
           content: z
             .object({
+              size: z.number().default(0),
               mimeType: z.string().default(''),
               text: z.string().default(''),
               encoding: z.string().default(''),
             })
-            .default({ mimeType: '', text: '', encoding: '' }),
+            .default({ size: 0, mimeType: '', text: '', encoding: '' }),
         }),
       }),
     ),
@@ -43,13 +49,19 @@ const Har = z.object({
 export function readHar(text: string): Recording | null {
   const read = Har.safeParse(jsonOf(text))
   if (!read.success) return null
-  const entries = read.data.log.entries.map(({ request, response: { content } }) => ({
+  const entries = read.data.log.entries.map(({ request, response: { bodySize, content } }) => ({
     address: request.url,
+    // Unknown is −1, and a file from the browser's own store is 0.
+    bytes: Math.max(0, bodySize > 0 ? bodySize : content.size),
     mime: content.mimeType.split(';')[0]!.trim().toLowerCase(),
     text: content.text,
     isBase64: content.encoding === 'base64',
   }))
   const page = entries.find(({ mime }) => mime === 'text/html')
+  const others = new Map(
+    entries.filter(({ mime }) => !mime.startsWith('image/')).map((entry) => [entry.address, entry]),
+  )
+  const sheets = [...others.values()].filter(({ mime }) => mime === 'text/css')
   const files = entries
     .filter(({ mime }) => mime.startsWith('image/'))
     .map(({ address, mime, text: body, isBase64 }) => ({
@@ -62,11 +74,21 @@ export function readHar(text: string): Recording | null {
     page: page
       ? {
           address: page.address,
-          html: page.isBase64 ? new TextDecoder().decode(bytesOfBase64(page.text)) : page.text,
+          html: textOf(page),
         }
       : null,
+    sheets: new Map(sheets.map((sheet) => [sheet.address, textOf(sheet)])),
+    otherBytes: [...others.values()].reduce((sum, { bytes }) => sum + bytes, 0),
   }
 }
+
+const textOf = ({
+  text,
+  isBase64,
+}: {
+  readonly text: string
+  readonly isBase64: boolean
+}): string => (isBase64 ? new TextDecoder().decode(bytesOfBase64(text)) : text)
 
 function jsonOf(text: string): unknown {
   try {

@@ -8,6 +8,10 @@ export interface PageRead {
   readonly title: string
   /** Each picture once, in the order of the page. */
   readonly uses: readonly PictureUse[]
+  /** Addresses of the style sheets that it names. */
+  readonly sheets: readonly string[]
+  /** Addresses of the scripts that it names. */
+  readonly scripts: readonly string[]
 }
 
 /** What a browser would choose by, where a page offers a picture in several sizes. */
@@ -25,12 +29,14 @@ const FETCHED = new Set(['http:', 'https:', 'file:'])
 
 /**
  * The pictures of a page, as its HTML names them: `img` with `srcset` and `sizes`, `source` of a `picture`, posters
- * of videos, backgrounds in `style` attributes. What style sheets and scripts put there is not known.
+ * of videos, backgrounds in `style` attributes. What style sheets and scripts put there is not known of the HTML alone.
  *
  * @param base the page's own address, against which others are read.
  */
 export function readPage(html: string, base: string, viewing: Viewing): PageRead {
   const found = new Map<string, PictureUse>()
+  const sheets = new Set<string>()
+  const scripts = new Set<string>()
   let title = ''
   let inTitle = false
   let root = base
@@ -45,6 +51,7 @@ export function readPage(html: string, base: string, viewing: Viewing): PageRead
     const use: PictureUse = {
       address,
       ...shownSize(attributes),
+      topPx: null,
       hasSize: pixels(attributes.width) !== null && pixels(attributes.height) !== null,
       alt: attributes.alt ?? null,
       lazy: attributes.loading?.toLowerCase() === 'lazy',
@@ -54,6 +61,10 @@ export function readPage(html: string, base: string, viewing: Viewing): PageRead
     }
     const before = found.get(address)
     found.set(address, before ? together(before, use) : use)
+  }
+  const keep = (kept: Set<string>, link: string | undefined): void => {
+    const address = resolved(link, root)
+    if (address !== null) kept.add(address)
   }
   const parser = new Parser({
     onopentag: (name, attributes) => {
@@ -65,6 +76,9 @@ export function readPage(html: string, base: string, viewing: Viewing): PageRead
         const link = chosenOf(attributes, viewing) ?? attributes.src
         add(link, attributes, { hasChoice: inPicture || attributes.srcset !== undefined })
       }
+      if (name === 'link' && /(^|\s)stylesheet(\s|$)/i.test(attributes.rel ?? ''))
+        keep(sheets, attributes.href)
+      if (name === 'script') keep(scripts, attributes.src)
       if (name === 'video') add(attributes.poster, attributes)
       // It decorates whatever it lies behind, and has no description to miss.
       for (const link of backgroundsOf(attributes.style))
@@ -79,7 +93,12 @@ export function readPage(html: string, base: string, viewing: Viewing): PageRead
     },
   })
   parser.end(html)
-  return { title: title.trim().replace(/\s+/g, ' '), uses: [...found.values()] }
+  return {
+    title: title.trim().replace(/\s+/g, ' '),
+    uses: [...found.values()],
+    sheets: [...sheets],
+    scripts: [...scripts],
+  }
 }
 
 /** A picture that is there twice needs the larger of both sizes, and is described if it is once. */

@@ -1,11 +1,13 @@
 import { readFile, stat } from 'node:fs/promises'
 import { join, relative, resolve, sep } from 'node:path'
 import {
+  addressOfPath,
   eachOnce,
+  loadedBeside,
   pathOfAddress,
   readHar,
   readPage,
-  usesOfFiles,
+  usesByPath,
   type PictureUse,
   type Viewing,
 } from '@cloudbank/core/weigh'
@@ -63,7 +65,14 @@ async function fromAddress(address: string, viewing: Viewing, reachOf: ReachOf):
       pictures: [{ path: pathOfAddress(first.address), use: null, file: first.bytes }],
       otherBytes: null,
     }
-  const { uses } = readPage(new TextDecoder().decode(first.bytes), first.address, viewing)
+  const read = readPage(new TextDecoder().decode(first.bytes), first.address, viewing)
+  const { uses, sheets, scripts } = read
+  let otherBytes = first.bytes.length
+  for (const link of [...sheets, ...scripts]) {
+    const got = await fetchGuarded(link, options).catch(problemOf)
+    // One that can't be had is left out: its page is weighed without.
+    if (typeof got !== 'string') otherBytes += got.bytes.length
+  }
   const pictures: FoundPicture[] = []
   for (const use of uses) {
     const got = await fetchGuarded(use.address, options).catch(problemOf)
@@ -73,7 +82,7 @@ async function fromAddress(address: string, viewing: Viewing, reachOf: ReachOf):
       file: typeof got === 'string' ? { problem: got } : got.bytes,
     })
   }
-  return { pictures, otherBytes: first.bytes.length }
+  return { pictures, otherBytes }
 }
 
 function problemOf(error: unknown): string {
@@ -96,7 +105,9 @@ async function fromDisk(path: string, viewing: Viewing): Promise<Gathered> {
       .filter((one) => IS_PAGE.test(one.path))
       .map(async (one) => ({ path: one.path, html: await readFile(one.file, 'utf8') })),
   )
-  const uses = usesOfFiles(pages, viewing)
+  const uses = usesByPath(
+    pages.flatMap((page) => readPage(page.html, addressOfPath(page.path), viewing).uses),
+  )
   // Of a page alone: what it shows; of a folder: all that is there.
   const beside = info.isDirectory()
     ? named.filter((one) => IS_PICTURE.test(one.path))
@@ -113,7 +124,11 @@ async function fromDisk(path: string, viewing: Viewing): Promise<Gathered> {
       ),
     })),
   )
-  const otherBytes = pages.reduce((sum, { html }) => sum + Buffer.byteLength(html), 0)
+  const texts = pages.reduce((sum, { html }) => sum + Buffer.byteLength(html), 0)
+  const others = await Promise.all(
+    [...loadedBeside(pages, viewing)].map((name) => stat(join(root, name)).catch(() => null)),
+  )
+  const otherBytes = others.reduce((sum, found) => sum + (found?.size ?? 0), texts)
   return { pictures, otherBytes: pages.length === 0 ? null : otherBytes }
 }
 
@@ -129,6 +144,6 @@ async function fromRecording(path: string, viewing: Viewing): Promise<Gathered> 
       use: byAddress.get(address) ?? null,
       file: bytes.length > 0 ? bytes : { problem: strings.notRecorded },
     })),
-    otherBytes: page ? Buffer.byteLength(page.html) : null,
+    otherBytes: page ? recording.otherBytes : null,
   }
 }

@@ -6,8 +6,9 @@ import type { ShootView } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Labelled } from '../../ui'
 import { saveFolder } from './saveFolder'
-import { filesOf, type Source } from './shelfFiles'
+import { filesOf, type Beside, type Source } from './shelfFiles'
 import { strings } from './strings'
+import { useComparable } from './useBeside'
 
 const WIDTHS = [390, 820, 1440] as const
 const DENSITIES = [1, 2, 3] as const
@@ -16,7 +17,7 @@ const DENSITIES = [1, 2, 3] as const
 export interface ShelfChoice {
   readonly source: Source
   /** What stands beside it; null for nothing. */
-  readonly beside: Source | null
+  readonly beside: Beside | null
   readonly width: number
   readonly density: number
   readonly lines: ShelfLook['lines']
@@ -50,6 +51,7 @@ interface Props {
 export function ShelfTools({ view, plan, shelf, choice, onChoose, product, onListing }: Props) {
   const change = (part: Partial<ShelfChoice>): void => onChoose({ ...choice, ...part })
   const hasOwn = plan.destinations.some(({ outlet }) => outlet === null)
+  const comparable = useComparable(view.shoot.id)
   const sources = [
     ...(hasOwn ? [{ id: 'own', words: strings.own }] : []),
     ...view.shoot.outlets.map(({ id, name }) => ({ id: `outlet/${id}`, words: name })),
@@ -84,9 +86,11 @@ export function ShelfTools({ view, plan, shelf, choice, onChoose, product, onLis
           options={[
             { id: '', words: strings.nothing },
             { id: 'originals', words: strings.originals },
+            ...(comparable.hasEarlier ? [{ id: 'earlier', words: strings.earlier }] : []),
             ...sources.filter(({ id }) => id !== idOf(choice.source)),
+            ...comparable.shoots.map(({ id, name }) => ({ id: `shoot/${id}`, words: name })),
           ]}
-          onChange={(id) => change({ beside: id === '' ? null : sourceOf(id) })}
+          onChange={(id) => change({ beside: id === '' ? null : besideOf(id) })}
         />
       </Labelled>
       <Choice
@@ -149,11 +153,18 @@ export function ShelfTools({ view, plan, shelf, choice, onChoose, product, onLis
   )
 }
 
-const idOf = (source: Source): string =>
-  typeof source === 'string' ? source : `outlet/${source.outlet}`
+const idOf = (beside: Beside): string => {
+  if (typeof beside === 'string') return beside
+  return 'shoot' in beside ? `shoot/${beside.shoot}` : `outlet/${beside.outlet}`
+}
 
 const sourceOf = (id: string): Source =>
-  id === 'own' || id === 'originals' ? id : { outlet: id.replace('outlet/', '') }
+  id === 'own' ? id : { outlet: id.slice('outlet/'.length) }
+
+const besideOf = (id: string): Beside => {
+  if (id === 'originals' || id === 'earlier') return id
+  return id.startsWith('shoot/') ? { shoot: id.slice('shoot/'.length) } : sourceOf(id)
+}
 
 function Select(props: {
   /** Where no words stand before it. */

@@ -17,6 +17,7 @@ export const strings = {
   beside: 'beside',
   nothing: 'nothing',
   originals: 'photographs',
+  earlier: 'files made before',
   widthOf: (px: number): string => `${px} px`,
   width: 'Width',
   density: 'Pixels a CSS pixel',
@@ -28,8 +29,8 @@ export const strings = {
   aligned: 'Align texts',
   line: 'Line speed',
 
-  // ShelfFrame
-  shop: (name: string): string => `The shop, ${name}`,
+  // Shop
+  shop: (caption: string): string => `The shop, ${caption}`,
 
   // LoadPart
   weight: 'Weight',

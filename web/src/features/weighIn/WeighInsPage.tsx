@@ -11,6 +11,7 @@ import { Action } from '../../ui'
 import { deleteWeighIn, restoreWeighIn } from '../../work/weighing'
 import { HostsPart } from './HostsPart'
 import { NewWeighIn } from './NewWeighIn'
+import { ShootTotalsPart } from './ShootTotalsPart'
 import { strings } from './strings'
 import { useStartWeighIn } from './useStartWeighIn'
 
@@ -66,6 +67,7 @@ export function WeighInsPage() {
             )}
           </Text>
         )}
+        <ShootTotalsPart />
         <HostsPart />
       </Box>
     </Box>
@@ -95,7 +97,13 @@ function Past({
           </Text>
         </Link>
         <Text fontSize="12px" color="softInk">
-          {format(weighIn.at, 'd MMM yyyy, HH:mm')}, {countOf(totals.pictures, 'picture')}
+          {[
+            format(weighIn.at, 'd MMM yyyy, HH:mm'),
+            countOf(totals.pictures, 'picture'),
+            ...(totals.pictures > 0
+              ? [strings.each(formatDuration(weighIn.workedMs / totals.pictures))]
+              : []),
+          ].join(', ')}
         </Text>
       </Box>
       <Text fontFamily="mono" fontSize="13px" whiteSpace="nowrap">

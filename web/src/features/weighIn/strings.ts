@@ -11,10 +11,18 @@ export const strings = {
   nothingYet: 'Nothing has been weighed yet.',
   totals: (pictures: string, saved: string, each: string): string =>
     `${pictures} weighed in all: ${saved} that can go, ${each} a picture.`,
+  each: (duration: string): string => `${duration} a picture`,
   delete: 'Delete',
   deleted: (name: string): string => `${name} was deleted.`,
   undo: 'Undo',
   couldntBeDeleted: 'It couldn’t be deleted',
+
+  // ShootTotals
+  byShoot: 'Made by shoot',
+  shootTotals: (photographs: string, files: string): string => `${photographs}, made into ${files}`,
+  allShoots: (saved: string, each: string): string =>
+    `In all shoots: ${saved} less than the photographs weigh, ${each} a photograph.`,
+  eachPhotograph: (duration: string): string => `${duration} a photograph`,
 
   // NewWeighIn
   addresses: 'Addresses of pages or pictures, one a line',
@@ -45,7 +53,7 @@ export const strings = {
 
   // WeighInPage
   pictures: (words: string, ofPage: string | null): string =>
-    ofPage === null ? words : `${words}, ${ofPage} of HTML and pictures`,
+    ofPage === null ? words : `${words}, ${ofPage} of the page`,
   allWeighIns: 'All weigh-ins',
   weighAgain: 'Weigh again',
   couldntBeWeighedAgain: 'It couldn’t be weighed again',
@@ -57,7 +65,7 @@ export const strings = {
   possible: 'possible, looks the same',
   guessed: (count: number): string => `possible, ${formatCount(count)} of them guessed`,
   sooner: (line: string): string => `sooner on a ${line}`,
-  ofPageGoes: 'of HTML and pictures can go',
+  ofPageGoes: 'of the page can go',
   ofPicturesGoes: 'of their weight can go',
   before: (at: string, was: string, isNow: string): string =>
     `Weighed ${at}: ${was} then, ${isNow} now.`,

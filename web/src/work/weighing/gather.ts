@@ -1,15 +1,26 @@
 import {
+  addressOfPath,
   eachOnce,
+  loadedBeside,
   pathOfAddress,
   readHar,
   readPage,
-  usesOfFiles,
+  usesByPath,
+  withLayout,
   type PictureUse,
   type WeighOptions,
 } from '@cloudbank/core/weigh'
 import { database, type Database, type ShootId } from '../../data'
 import { strings } from '../strings'
-import { fetchAddress } from './fetchAddress'
+import { AddressRefusedError, fetchAddress } from './fetchAddress'
+import { layOut, type PageToLayOut } from './layOut'
+
+/** What gathering needs of the world. */
+export interface Gathering {
+  readonly fetching: typeof fetchAddress
+  readonly laying: typeof layOut
+}
+const BROWSER: Gathering = { fetching: fetchAddress, laying: layOut }
 
 /** A picture that is to be weighed. */
 export interface FoundPicture {
@@ -41,42 +52,113 @@ const viewingOf = ({ density }: WeighOptions) => ({ widthPx: WINDOW_PX, density 
 export async function gatherAddresses(
   addresses: readonly string[],
   options: WeighOptions,
-  fetching: typeof fetchAddress = fetchAddress,
+  world: Gathering = BROWSER,
 ): Promise<Gathered> {
   const parts: Gathered[] = []
   for (const address of addresses) {
-    const found = await fetching(address)
+    const found = await world.fetching(address)
     if (found.mime !== 'text/html') {
       const path = pathOfAddress(found.address)
       const picture = { path, use: null, address, blob: found.blob, problem: null }
       parts.push({ name: path, pictures: [picture], otherBytes: null })
       continue
     }
-    const { title, uses } = readPage(await found.blob.text(), found.address, viewingOf(options))
-    const pictures = uses.map((use) => ({
+    parts.push(await gatherPage(found.address, found.blob, options, world))
+  }
+  return together(parts, addresses[0] ?? '')
+}
+
+/** What a page shows, laid out with its style sheets, and what it loads besides. */
+async function gatherPage(
+  address: string,
+  blob: Blob,
+  options: WeighOptions,
+  world: Gathering,
+): Promise<Gathered> {
+  const html = await blob.text()
+  const { title, sheets, scripts } = readPage(html, address, viewingOf(options))
+  const had = new Map<string, Blob>()
+  for (const link of [...sheets, ...scripts]) {
+    const found = await world.fetching(link).catch(nothingIfRefused)
+    if (found) had.set(link, found.blob)
+  }
+  const uses = await usesOf(
+    { html, address, sheets: await textsOf(sheets, (at) => had.get(at)) },
+    options,
+    world,
+  )
+  return {
+    name: title || address,
+    pictures: uses.map((use) => ({
       path: pathOfAddress(use.address),
       use,
       address: use.address,
       blob: null,
       problem: null,
-    }))
-    parts.push({ name: title || found.address, pictures, otherBytes: found.blob.size })
+    })),
+    otherBytes: sizeOf([blob, ...had.values()]),
   }
-  return together(parts, addresses[0] ?? '')
 }
+
+/** How a page shows its pictures: by its HTML, and by how that is laid out. */
+async function usesOf(
+  page: PageToLayOut,
+  options: WeighOptions,
+  { laying }: Gathering,
+): Promise<readonly PictureUse[]> {
+  const viewing = viewingOf(options)
+  const { uses } = readPage(page.html, page.address, viewing)
+  return withLayout(uses, await laying(page, viewing))
+}
+
+/** A style sheet or a script that can't be had is left out: its page is weighed without. */
+function nothingIfRefused(error: unknown): null {
+  if (error instanceof AddressRefusedError) return null
+  throw error
+}
+
+async function textsOf(
+  addresses: readonly string[],
+  fileAt: (address: string) => Blob | undefined,
+): Promise<ReadonlyMap<string, string>> {
+  const found = addresses.flatMap((address) => {
+    const blob = fileAt(address)
+    return blob ? [{ address, blob }] : []
+  })
+  return new Map(
+    await Promise.all(
+      found.map(async ({ address, blob }) => [address, await blob.text()] as const),
+    ),
+  )
+}
+
+const sizeOf = (blobs: readonly Blob[]): number => blobs.reduce((sum, { size }) => sum + size, 0)
 
 /** Files that were given: pictures, and saved pages or recordings that show them. */
 export async function gatherFiles(
   files: readonly File[],
   options: WeighOptions,
+  world: Gathering = BROWSER,
 ): Promise<Gathered> {
   const viewing = viewingOf(options)
   const named = files.map((file) => ({ file, path: pathOf(file) }))
+  const byPath = new Map(named.map(({ file, path }) => [path, file]))
   const read = named.filter(({ path }) => IS_PAGE.test(path))
   const pages = await Promise.all(
     read.map(async ({ file, path }) => ({ path, html: await file.text() })),
   )
-  const uses = usesOfFiles(pages, viewing)
+  const shown: PictureUse[] = []
+  for (const { path, html } of pages) {
+    const address = addressOfPath(path)
+    const { sheets } = readPage(html, address, viewing)
+    const page = {
+      html,
+      address,
+      sheets: await textsOf(sheets, (at) => byPath.get(pathOfAddress(at))),
+    }
+    shown.push(...(await usesOf(page, options, world)))
+  }
+  const uses = usesByPath(shown)
   const here = named.filter(({ path }) => IS_PICTURE.test(path))
   const known = new Set(here.map(({ path }) => path))
   const pictures: FoundPicture[] = here.map(({ file, path }) => ({
@@ -90,24 +172,34 @@ export async function gatherFiles(
     if (!known.has(path))
       pictures.push({ path, use, address: null, blob: null, problem: strings.notAmongTheFiles })
   const recordings = named.filter(({ path }) => IS_RECORDING.test(path))
-  const recorded = await Promise.all(recordings.map(({ file }) => gatherRecording(file, options)))
-  const titles = pages.map(({ html, path }) => readPage(html, 'file:///', viewing).title || path)
+  const recorded: Gathered[] = []
+  for (const { file } of recordings) recorded.push(await gatherRecording(file, options, world))
+  const titles = pages.map(
+    ({ html, path }) => readPage(html, addressOfPath(path), viewing).title || path,
+  )
+  const beside = loadedBeside(pages, viewing)
+  const others = named.filter(({ path }) => IS_PAGE.test(path) || beside.has(path))
   const own: Gathered = {
     name: titles[0] ?? folderOf(named[0]?.path ?? ''),
     pictures,
-    otherBytes: read.length === 0 ? null : read.reduce((sum, { file }) => sum + file.size, 0),
+    otherBytes: read.length === 0 ? null : sizeOf(others.map(({ file }) => file)),
   }
   return together([...(pictures.length > 0 ? [own] : []), ...recorded], strings.files)
 }
 
-async function gatherRecording(file: File, options: WeighOptions): Promise<Gathered> {
+async function gatherRecording(
+  file: File,
+  options: WeighOptions,
+  world: Gathering,
+): Promise<Gathered> {
   const recording = readHar(await file.text())
   if (!recording) throw new Error(strings.noRecording(file.name))
-  const { page, files } = recording
-  const read = page ? readPage(page.html, page.address, viewingOf(options)) : null
-  const uses = new Map(read?.uses.map((use) => [use.address, use]))
+  const { page, files, sheets } = recording
+  const shown = page ? await usesOf({ ...page, sheets }, options, world) : []
+  const uses = new Map(shown.map((use) => [use.address, use]))
+  const title = page ? readPage(page.html, page.address, viewingOf(options)).title : ''
   return {
-    name: read?.title || file.name,
+    name: title || file.name,
     pictures: files.map(({ address, bytes, mime }) => ({
       path: pathOfAddress(address),
       use: uses.get(address) ?? null,
@@ -116,7 +208,7 @@ async function gatherRecording(file: File, options: WeighOptions): Promise<Gathe
         bytes.length === 0 ? null : new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mime }), // made by atob
       problem: bytes.length === 0 ? strings.notRecorded : null,
     })),
-    otherBytes: page ? page.html.length : null,
+    otherBytes: page ? recording.otherBytes : null,
   }
 }
 

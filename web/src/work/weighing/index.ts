@@ -9,4 +9,5 @@ export {
   type WholeWeighIn,
 } from './weighIns'
 export { continueWeighing, holdWeighing, useWeighingReport } from './weighing'
+export { useWeighing, type WeighingProgress } from './useWeighing'
 export { weighedFileId } from './weighWork'

@@ -6,6 +6,7 @@ import type { JobResults } from '@cloudbank/hosts/pool'
 import { workThrough } from '@cloudbank/hosts/runs'
 import { openDatabase, type Database } from '../../data'
 import { playedJobs, playedTab } from '../played.testing'
+import type { layOut } from './layOut'
 import { AddressRefusedError, type FoundAddress } from './fetchAddress'
 import { gatherAddresses, gatherFiles } from './gather'
 import { deleteWeighIn, restoreWeighIn, startWeighIn, weighAgain } from './weighIns'
@@ -29,6 +30,9 @@ const network = (address: string): Promise<FoundAddress> => {
     return Promise.resolve({ address, mime: 'image/jpeg', blob: new Blob(['picture a']) })
   return Promise.reject(new AddressRefusedError(`${address} answers 404.`, null))
 }
+
+/** A world that lays nothing out. */
+const WORLD = { fetching: network, laying: () => Promise.resolve([]) }
 
 const RESULT: JobResults['weigh'] = {
   facts: {
@@ -56,7 +60,7 @@ const RESULT: JobResults['weigh'] = {
 
 describe('what is to be weighed', () => {
   test('of a page: its pictures, to be fetched when their turn comes', async () => {
-    const gathered = await gatherAddresses([PAGE], OPTIONS, network)
+    const gathered = await gatherAddresses([PAGE], OPTIONS, WORLD)
     expect(gathered).toMatchObject({ name: 'Pots', otherBytes: 68 })
     expect(gathered.pictures).toMatchObject([
       { path: 'pots/a.jpg', address: `${PAGE}a.jpg`, blob: null, use: { shownWidthPx: 100 } },
@@ -65,7 +69,7 @@ describe('what is to be weighed', () => {
   })
 
   test('of an address of a picture: that picture', async () => {
-    const { pictures, otherBytes } = await gatherAddresses([`${PAGE}a.jpg`], OPTIONS, network)
+    const { pictures, otherBytes } = await gatherAddresses([`${PAGE}a.jpg`], OPTIONS, WORLD)
     expect(pictures.map(({ path, use, blob }) => [path, use, blob?.size])).toEqual([
       ['pots/a.jpg', null, 9],
     ])
@@ -75,26 +79,39 @@ describe('what is to be weighed', () => {
   test('of files: those that are pictures, shown as a page among them says, and those it misses', async () => {
     const at = (path: string, content: string): File =>
       Object.assign(new File([content], path.split('/').at(-1)!), { path: `./${path}` })
+    const laying: typeof layOut = ({ address, sheets }) => {
+      expect([...sheets]).toEqual([['file:///shop/look.css', 'body{}']])
+      const a = new URL('i/a.jpg', address).href
+      return Promise.resolve([
+        { address: a, widthPx: 75, heightPx: 60, topPx: 900, isBackground: false },
+      ])
+    }
     const { name, pictures, otherBytes } = await gatherFiles(
       [
-        at('shop/index.html', '<title>Shop</title><img src="i/a.jpg" width="50"><img src="b.png">'),
+        at(
+          'shop/index.html',
+          '<title>Shop</title><link rel=stylesheet href="look.css"><img src="i/a.jpg" width="50"><img src="b.png">',
+        ),
         at('shop/i/a.jpg', 'a'),
         at('shop/notes.txt', 'no picture'),
+        at('shop/look.css', 'body{}'),
       ],
       OPTIONS,
+      { ...WORLD, laying },
     )
     expect(name).toBe('Shop')
-    expect(otherBytes).toBe(66)
+    // The page and its style sheet; the notes are no part of it.
+    expect(otherBytes).toBe(109)
     expect(
       pictures.map(({ path, use, problem }) => [path, use?.shownWidthPx ?? null, problem]),
     ).toEqual([
-      ['shop/i/a.jpg', 50, null],
+      ['shop/i/a.jpg', 75, null],
       ['shop/b.png', null, 'The page shows it, but it is not among the files.'],
     ])
   })
 
   test('of something that only looks like a recording: an error that names it', async () => {
-    await expect(gatherFiles([new File(['{}'], 'page.har')], OPTIONS)).rejects.toThrow(
+    await expect(gatherFiles([new File(['{}'], 'page.har')], OPTIONS, WORLD)).rejects.toThrow(
       'page.har is not a recording of a page (HAR).',
     )
   })
@@ -103,7 +120,7 @@ describe('what is to be weighed', () => {
 describe('weighing', () => {
   const begin = async () =>
     startWeighIn(
-      await gatherAddresses([PAGE], OPTIONS, network),
+      await gatherAddresses([PAGE], OPTIONS, WORLD),
       { kind: 'addresses', addresses: [PAGE] },
       OPTIONS,
       null,
