@@ -16,34 +16,37 @@ const C2 = (0.03 * 255) ** 2
  */
 export const similarity = (one: SrgbRgba8, other: SrgbRgba8): number => similarityTo(one)(other)
 
-/** `similarity` to one picture, for many others. */
+/** `similarity` to one picture, for many others: what can be known of the one alone is kept. */
 export function similarityTo(one: SrgbRgba8): (other: SrgbRgba8) => number {
   const luma = lumaOf(one)
-  return (other) => similarityOf(luma, lumaOf(other), one)
+  const own = sumsOf(luma, one)
+  return (other) => similarityOf(luma, own, other)
 }
 
-function similarityOf(a: Float32Array, b: Float32Array, { width, height }: Size): number {
-  const across = Math.floor(width / STEP)
-  const down = Math.floor(height / STEP)
+function similarityOf(a: Float32Array, own: Float64Array, other: SrgbRgba8): number {
+  const across = Math.floor(other.width / STEP)
+  const down = Math.floor(other.height / STEP)
   // A window is two blocks by two, and each block is summed once for the four that it is in.
   let above = new Float64Array(across * SUMS)
   let below = new Float64Array(across * SUMS)
-  const means = new Float64Array(SUMS)
   let sum = 0
   let count = 0
   for (let row = 0; row < down; row++) {
-    sumBlocks(a, b, width, row, below)
+    sumBlocks(a, other, row, below)
     for (let x = 0; row > 0 && x + 1 < across; x++) {
       const [left, right] = [x * SUMS, (x + 1) * SUMS]
-      for (let k = 0; k < SUMS; k++)
-        means[k] =
-          (above[left + k]! + above[right + k]! + below[left + k]! + below[right + k]!) / PIXELS
-      const ma = means[0]!
-      const mb = means[1]!
-      const varA = means[2]! - ma * ma
-      const varB = means[3]! - mb * mb
+      const [up, at] = [((row - 1) * across + x) * OWN, (row * across + x) * OWN]
+      const ma = (own[up]! + own[up + OWN]! + own[at]! + own[at + OWN]!) / PIXELS
+      const aa = (own[up + 1]! + own[up + OWN + 1]! + own[at + 1]! + own[at + OWN + 1]!) / PIXELS
+      const mb = (above[left]! + above[right]! + below[left]! + below[right]!) / PIXELS
+      const bb =
+        (above[left + 1]! + above[right + 1]! + below[left + 1]! + below[right + 1]!) / PIXELS
+      const varA = aa - ma * ma
+      const varB = bb - mb * mb
       if (varA < PLAIN && varB < PLAIN) continue
-      const cov = means[4]! - ma * mb
+      const ab =
+        (above[left + 2]! + above[right + 2]! + below[left + 2]! + below[right + 2]!) / PIXELS
+      const cov = ab - ma * mb
       sum += ((2 * ma * mb + C1) * (2 * cov + C2)) / ((ma * ma + mb * mb + C1) * (varA + varB + C2))
       count++
     }
@@ -52,32 +55,51 @@ function similarityOf(a: Float32Array, b: Float32Array, { width, height }: Size)
   return count === 0 ? 1 : sum / count
 }
 
-/** Sums of a block: of both pictures, of their squares, and of their product. */
-const SUMS = 5
+/** Sums of a block of the one picture: of its luma, and of the squares of that. */
+const OWN = 2
+
+function sumsOf(luma: Float32Array, { width, height }: Size): Float64Array {
+  const across = Math.floor(width / STEP)
+  const down = Math.floor(height / STEP)
+  const sums = new Float64Array(across * down * OWN)
+  for (let y = 0; y < down * STEP; y++)
+    for (let x = 0; x < across * STEP; x++) {
+      const at = (Math.floor(y / STEP) * across + Math.floor(x / STEP)) * OWN
+      const v = luma[y * width + x]!
+      sums[at] = sums[at]! + v
+      sums[at + 1] = sums[at + 1]! + v * v
+    }
+  return sums
+}
+
+/** Sums of a block of the other picture: of its luma, of the squares of that, and of its product with the one's. */
+const SUMS = 3
 
 /** Sums each block of a row of blocks, `STEP` pixels on a side. */
 function sumBlocks(
   a: Float32Array,
-  b: Float32Array,
-  width: number,
+  { width, data }: SrgbRgba8,
   row: number,
   out: Float64Array,
 ): void {
-  out.fill(0)
   const across = out.length / SUMS
-  for (let y = row * STEP; y < (row + 1) * STEP; y++)
-    for (let x = 0, i = y * width; x < across; x++) {
-      const at = x * SUMS
-      for (const end = i + STEP; i < end; i++) {
-        const va = a[i]!
-        const vb = b[i]!
-        out[at] = out[at]! + va
-        out[at + 1] = out[at + 1]! + vb
-        out[at + 2] = out[at + 2]! + va * va
-        out[at + 3] = out[at + 3]! + vb * vb
-        out[at + 4] = out[at + 4]! + va * vb
+  for (let x = 0; x < across; x++) {
+    let b = 0
+    let bb = 0
+    let ab = 0
+    for (let y = 0; y < STEP; y++) {
+      const start = (row * STEP + y) * width + x * STEP
+      for (let i = start; i < start + STEP; i++) {
+        const v = Math.fround(lumaAt(data, i * 4))
+        b += v
+        bb += v * v
+        ab += v * a[i]!
       }
     }
+    out[x * SUMS] = b
+    out[x * SUMS + 1] = bb
+    out[x * SUMS + 2] = ab
+  }
 }
 
 /** Variance of luma below which a window is plain. */
@@ -86,10 +108,12 @@ const PLAIN = 0.05
 /** Luma of a picture as it is seen on white. */
 function lumaOf({ width, height, data }: SrgbRgba8): Float32Array {
   const luma = new Float32Array(width * height)
-  for (let i = 0, p = 0; i < luma.length; i++, p += 4) {
-    const v = 0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!
-    const alpha = data[p + 3]!
-    luma[i] = alpha === 255 ? v : (alpha * v + (255 - alpha) * 255) / 255
-  }
+  for (let i = 0; i < luma.length; i++) luma[i] = lumaAt(data, i * 4)
   return luma
+}
+
+function lumaAt(data: SrgbRgba8['data'], p: number): number {
+  const v = 0.299 * data[p]! + 0.587 * data[p + 1]! + 0.114 * data[p + 2]!
+  const alpha = data[p + 3]!
+  return alpha === 255 ? v : (alpha * v + (255 - alpha) * 255) / 255
 }
