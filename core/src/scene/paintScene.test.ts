@@ -97,15 +97,28 @@ test('an endless floor loses itself: its upper part is all but even', () => {
   expect(Math.max(...steps)).toBeLessThan(0.01)
 })
 
-test('far is blurred, and where a product stands is not', () => {
-  const detail = (blur01: number, from: number, to: number): number => {
-    const { data, width, height } = scene({ floor: 'terrazzo', wall: 'terrazzo', blur01 })
+describe('far is blurred, and where a product stands is not', () => {
+  const detail = (spec: Partial<SceneSpec>, from: number, to: number): number => {
+    const { data, width, height } = scene({ floor: 'terrazzo', wall: 'terrazzo', ...spec })
     let sum = 0
     for (let y = Math.floor(from * height); y < to * height; y++)
       for (let x = 1; x < width; x++)
         sum += Math.abs(data[(y * width + x) * 4]! - data[(y * width + x - 1) * 4]!)
     return sum
   }
-  expect(detail(0.02, 0, 0.4)).toBeLessThan(0.5 * detail(0, 0, 0.4))
-  expect(detail(0.02, 0.8, 0.88)).toBeGreaterThan(0.95 * detail(0, 0.8, 0.88))
+  test('wherever that is', () => {
+    const blurred = { blur01: 0.02 }
+    const sharp = { blur01: 0 }
+    expect(detail(blurred, 0, 0.4)).toBeLessThan(0.5 * detail(sharp, 0, 0.4))
+    expect(detail(blurred, 0.8, 0.88)).toBeGreaterThan(0.95 * detail(sharp, 0.8, 0.88))
+  })
+
+  test('on the base line that is said, not before it', () => {
+    const near = { blur01: 0.02, base01: 0.62 }
+    const low = { blur01: 0.02, base01: 0.92 }
+    const sharp = detail({ blur01: 0 }, 0.62, 0.7)
+    expect(detail(near, 0.62, 0.7)).toBeGreaterThan(0.95 * sharp)
+    expect(detail(low, 0.62, 0.7)).toBeLessThan(0.75 * sharp)
+    expect(detail(near, 0, 0.4)).toBe(detail(low, 0, 0.4))
+  })
 })

@@ -17,7 +17,7 @@ import type { SceneSpec } from './spec'
 const WALL_SCALE = 1.35
 /** Height of the light over the floor, as the sine of its angle. */
 const LIGHT_HEIGHT = 0.62
-/** So much of the floor, from the horizon, lies far. */
+/** Where nobody says what stands where, so much of the floor, from the horizon, lies far. */
 const FAR_01 = 0.5
 /** From here on light is bent towards white. */
 const SHOULDER = 0.75
@@ -241,16 +241,20 @@ function averagesAbove(
 }
 
 /** Blurs what lies far: the wall, and the floor towards it. */
-function deepen(picture: LinearRgba, { horizon01: horizon, blur01 }: SceneSpec): LinearRgba {
+function deepen(
+  picture: LinearRgba,
+  { horizon01: horizon, base01, blur01 }: SceneSpec,
+): LinearRgba {
   const { width, height, data } = picture
   const radius = Math.round(blur01 * height)
   if (radius < 1) return picture
   // Sharp where a product stands, and from there towards the camera.
-  const rows = Math.min(height, Math.ceil((horizon + FAR_01 * (1 - horizon)) * height))
+  const far01 = base01 === null ? FAR_01 : (base01 - horizon) / (1 - horizon)
+  const rows = Math.min(height, Math.ceil((horizon + far01 * (1 - horizon)) * height))
   const soft = softened(picture, rows, radius).data
   for (let y = 0; y < rows; y++) {
     const low = ((y + 0.5) / height - horizon) / (1 - horizon)
-    const share = low <= 0 ? 1 : 1 - smooth(low / FAR_01)
+    const share = low <= 0 ? 1 : 1 - smooth(low / far01)
     for (let p = y * width * 4; p < (y + 1) * width * 4; p++)
       data[p] = data[p]! + (soft[p]! - data[p]!) * share
   }

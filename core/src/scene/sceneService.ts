@@ -13,6 +13,8 @@ export const SceneOrder = z.strictObject({
   lightDeg: z.number().min(-180).max(180).optional(),
   /** Where floor and wall are to meet, as a share of the height from the top. */
   horizon01: z.number().min(0.1).max(0.9).optional(),
+  /** The line that the product will stand on, as a share of the height from the top. */
+  base01: z.number().min(0.2).max(1).optional(),
 })
 export type SceneOrder = z.infer<typeof SceneOrder>
 

@@ -43,6 +43,13 @@ describe('a description of a scene', () => {
     })
   })
 
+  test('has floor behind the line that a product stands on', () => {
+    const horizonOf = (base01?: number) => readScene('slate, felt wall', { base01 }).spec.horizon01
+    expect(horizonOf()).toBe(0.52)
+    expect(horizonOf(0.92)).toBe(0.52)
+    expect(horizonOf(0.5)).toBeCloseTo(0.38, 9)
+  })
+
   test('may have any of the words that are offered', () => {
     expect(readScene(SCENE_WORDS.join(' ')).unknown).toEqual([])
   })

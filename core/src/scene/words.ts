@@ -133,8 +133,17 @@ export function readScene(description: string, given: Given = {}): ReadScene {
   const set = Object.entries(given).filter(([, value]) => value !== undefined)
   const over = Object.fromEntries(set)
   const spec = SceneSpec.parse({ ...asked, ...(floor ? { floor } : {}), wall, ...over })
-  return { spec, unknown }
+  return { spec: spec.base01 === null ? spec : onFloor(spec, spec.base01), unknown }
 }
+
+/** Floor that is seen behind whatever stands on it, at least, as a share of the height. */
+const FLOOR_BEHIND = 0.12
+
+/** A scene whose floor begins behind the line that a product stands on. */
+const onFloor = (spec: SceneSpec, base01: number): SceneSpec => ({
+  ...spec,
+  horizon01: Math.max(0.1, Math.min(spec.horizon01, base01 - FLOOR_BEHIND)),
+})
 
 /** Two changes: how bright and how warm add up, of everything else the later one counts. */
 function together(one: Change, other: Change): Change {

@@ -8,29 +8,22 @@ import { behindOf, behindWords, BEHIND_CHOICES, type Behind, type BehindKind } f
 import { ColourField } from './ColourField'
 import { GradientPart } from './GradientPart'
 import { PicturePart } from './PicturePart'
+import type { FrameToFill } from './useSceneVariants'
 import { strings } from './strings'
 
 interface Props {
   readonly behind: Behind
   /** Colours that the shoot uses already. */
   readonly palette: readonly string[]
-  /** Whether a picture may be chosen; one stands behind all pictures of a brief. */
-  readonly withPictures?: boolean
-  /** Width to height of the frame; square where it is not known. */
-  readonly ratio?: number
+  /** The frame that a picture would fill; null where none may be chosen: one stands behind all pictures of a brief. */
+  readonly frame: FrameToFill | null
   /** @param more what a made scene asks of shadow and light. */
   readonly onChange: (words: string, next: Behind, more?: Partial<GroundSettings>) => void
 }
 
 /** What lies behind the product: the kind, and what that kind needs. */
-export function BehindControl({
-  behind,
-  palette,
-  withPictures = true,
-  ratio = 1,
-  onChange,
-}: Props) {
-  const choices = BEHIND_CHOICES.filter(({ value }) => withPictures || value !== 'picture')
+export function BehindControl({ behind, palette, frame, onChange }: Props) {
+  const choices = BEHIND_CHOICES.filter(({ value }) => frame !== null || value !== 'picture')
   /** A picture has been asked for, and none chosen yet: until then all stays as it was. */
   const [wantsPicture, setWantsPicture] = useState(false)
   const kind: BehindKind = wantsPicture ? 'picture' : behind.kind
@@ -72,10 +65,10 @@ export function BehindControl({
         {kind === 'gradient' && behind.kind === 'gradient' && (
           <GradientPart behind={behind} palette={palette} onChange={keep} />
         )}
-        {kind === 'picture' && (
+        {kind === 'picture' && frame && (
           <PicturePart
             behind={behind.kind === 'picture' ? behind : null}
-            ratio={ratio}
+            frame={frame}
             onChange={keep}
           />
         )}

@@ -8,6 +8,7 @@ import { attempt } from '../notices'
 import { Action, FilePicker, Slider } from '../ui'
 import { SceneWindow } from './SceneWindow'
 import { bringInPicture } from '../work/assets'
+import type { FrameToFill } from './useSceneVariants'
 import type { Behind } from './behind'
 import { strings } from './strings'
 
@@ -22,14 +23,13 @@ const FITS = [
 interface Props {
   /** Null until one has been chosen. */
   readonly behind: PictureBehind | null
-  /** Width to height of the frame. */
-  readonly ratio: number
+  readonly frame: FrameToFill
   /** @param light of a made scene, by which shadow and product are fitted into it. */
   readonly onChange: (next: PictureBehind, light?: SceneLight) => void
 }
 
 /** A picture of one's own behind the product: which, how it fits, how blurred and light it is. */
-export function PicturePart({ behind, ratio, onChange }: Props) {
+export function PicturePart({ behind, frame, onChange }: Props) {
   const [isMaking, setMaking] = useState(false)
   const known =
     useLiveQuery(() => database.assets.filter(({ role }) => role === 'ground').toArray(), []) ?? []
@@ -89,7 +89,7 @@ export function PicturePart({ behind, ratio, onChange }: Props) {
           {isMaking && (
             <SceneWindow
               open
-              ratio={ratio}
+              frame={frame}
               onClose={() => setMaking(false)}
               onUse={({ light, ...kept }) => choose(kept, light)}
             />

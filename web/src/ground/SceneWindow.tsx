@@ -6,22 +6,21 @@ import { attempt } from '../notices'
 import { Action, Window } from '../ui'
 import { keepScene, type KeptScene } from '../work/scenes'
 import { useMaterialPictures } from './useMaterialPictures'
-import { useSceneVariants, type Variant } from './useSceneVariants'
+import { useSceneVariants, type FrameToFill, type Variant } from './useSceneVariants'
 import { strings } from './strings'
 
 interface Props {
   readonly open: boolean
   readonly onClose: () => void
-  /** Width to height of the pictures that it stands behind. */
-  readonly ratio: number
+  readonly frame: FrameToFill
   /** Puts a scene behind the product. */
   readonly onUse: (scene: KeptScene) => void
 }
 
 /** A scene is described, and one of its variants chosen; whatever is used is kept for other shots. */
-export function SceneWindow({ open, onClose, ratio, onUse }: Props) {
+export function SceneWindow({ open, onClose, frame, onUse }: Props) {
   const [text, setText] = useState('')
-  const scenes = useSceneVariants(ratio)
+  const scenes = useSceneVariants(frame)
   const [using, setUsing] = useState<number | null>(null)
   const use = async ({ order }: Variant): Promise<void> => {
     setUsing(order.seed)
@@ -68,7 +67,7 @@ export function SceneWindow({ open, onClose, ratio, onUse }: Props) {
           <VariantTile
             key={variant.order.seed}
             variant={variant}
-            ratio={ratio}
+            ratio={frame.ratio}
             isBusy={using === variant.order.seed}
             onUse={() => attempt(use(variant), strings.sceneCouldntBeMade)}
             onDrop={() => scenes.drop(variant.order.seed)}

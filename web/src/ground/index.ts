@@ -1,3 +1,4 @@
 export { coloursOf, type Behind } from './behind'
 export { BehindControl } from './BehindControl'
 export { ColourField } from './ColourField'
+export { frameToFill } from './useSceneVariants'

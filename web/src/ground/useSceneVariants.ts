@@ -1,12 +1,30 @@
 import { useEffect, useRef, useState } from 'react'
 import { CancelledError } from '@cloudbank/core/engine'
 import type { SceneOrder } from '@cloudbank/core/scene'
+import type { FrameSettings } from '@cloudbank/core/steps'
 import { describeError } from '../notices'
 import { makeScene, sizeOf, type MadeScene } from '../work/scenes'
 
 /** Longer side of a variant while it is chosen, in pixels. */
 const CHOICE_PX = 480
 const AT_ONCE = 4
+
+/** The frame that a scene is made for. */
+export interface FrameToFill {
+  /** Width to height. */
+  readonly ratio: number
+  /** The line that products stand on, as a share of the height from the top. */
+  readonly base01: number
+}
+
+/** The frame of a step's settings: what is put into a scene stands on the base line. */
+export const frameToFill = ({
+  ratio,
+  basePct,
+}: Pick<FrameSettings, 'ratio' | 'basePct'>): FrameToFill => ({
+  ratio: ratio.width / ratio.height,
+  base01: 1 - basePct / 100,
+})
 
 /** One variant of a scene. */
 export interface Variant {
@@ -18,7 +36,7 @@ export interface Variant {
 }
 
 /** Variants of described scenes, newest first; what is still being made is stopped when they are left. */
-export function useSceneVariants(ratio: number) {
+export function useSceneVariants({ ratio, base01 }: FrameToFill) {
   const [variants, setVariants] = useState<readonly Variant[]>([])
   const [unknown, setUnknown] = useState<readonly string[]>([])
   const stops = useRef(new Map<number, AbortController>())
@@ -54,7 +72,7 @@ export function useSceneVariants(ratio: number) {
       if (description.trim() === '') return
       const orders = Array.from({ length: AT_ONCE }, (): SceneOrder => {
         const [seed = 0] = crypto.getRandomValues(new Uint32Array(1))
-        return { description, seed: seed % 100_000, ...sizeOf(ratio, CHOICE_PX) }
+        return { description, seed: seed % 100_000, base01, ...sizeOf(ratio, CHOICE_PX) }
       })
       setVariants((others) => [
         ...orders.map((order): Variant => ({ order, state: { kind: 'making', done01: 0 } })),

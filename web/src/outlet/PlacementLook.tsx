@@ -95,7 +95,7 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
         <BehindControl
           behind={behind}
           palette={coloursOf([behind])}
-          withPictures={false}
+          frame={null}
           onChange={(words, next) => change(words, 'ground', 'behind', next)}
         />
       )}

@@ -1,4 +1,4 @@
-import { BehindControl, coloursOf } from '../../ground'
+import { BehindControl, coloursOf, frameToFill } from '../../ground'
 import { hintOf } from '../../settings'
 import { SettingRow } from '../../ui/fields'
 import type { BriefEditor } from '../../settings/useBriefEditor'
@@ -8,7 +8,6 @@ import { strings } from './strings'
 /** What the product stands on. */
 export function BehindSetting({ editor }: { editor: BriefEditor }) {
   const { behind } = editor.brief.steps.ground
-  const { ratio } = editor.brief.steps.frame
   return (
     <SettingRow
       label={strings.ground}
@@ -17,7 +16,7 @@ export function BehindSetting({ editor }: { editor: BriefEditor }) {
       <BehindControl
         behind={behind}
         palette={coloursOf([behind])}
-        ratio={ratio.width / ratio.height}
+        frame={frameToFill(editor.brief.steps.frame)}
         onChange={(words, behind, more) => {
           if (!more) return editor.set(words, 'ground', 'behind', behind)
           const { steps } = editor.brief

@@ -1,4 +1,4 @@
-import { BehindControl, coloursOf } from '../../ground'
+import { BehindControl, coloursOf, frameToFill } from '../../ground'
 import { StepControls, type OwnControlProps } from '../../stage/controls'
 import type { Bench } from '../../stage/bench'
 import { PicturedStage } from '../../stage/PicturedStage'
@@ -34,7 +34,6 @@ const OWN = { behind: BehindChoice }
 
 function BehindChoice({ editor, view }: OwnControlProps) {
   const { behind } = editor.steps.ground
-  const { ratio } = editor.steps.frame
   const palette = coloursOf([
     view.briefRow.brief.steps.ground.behind,
     ...view.shots.map(({ touches }) => touches.ground?.behind),
@@ -44,7 +43,7 @@ function BehindChoice({ editor, view }: OwnControlProps) {
     <BehindControl
       behind={behind}
       palette={palette}
-      ratio={ratio.width / ratio.height}
+      frame={frameToFill(editor.steps.frame)}
       onChange={(words, next, more = {}) =>
         editor.actions.keep(words, 'ground', { behind: next, ...more }, 'behind')
       }
