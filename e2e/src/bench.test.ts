@@ -89,6 +89,37 @@ test('one shot is worked on without a mouse: slider, undo, redo after a reload, 
   await (await history()).getByText('Exposure +0.20, Contrast +100 copied to 1 shot').waitFor()
 })
 
+test('a shot’s settings are copied to those that were selected with it on the sheet', async () => {
+  await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])
+  const { page } = app
+  await page.keyboard.press('Escape')
+  const tiles = page.locator('.tile')
+  await tiles.nth(2).click()
+  await tiles.nth(0).click({ modifiers: ['Control'] })
+  await page.keyboard.press('Enter')
+  await slider('Exposure').focus()
+  await page.keyboard.press('ArrowRight')
+  await undoes('Exposure +0.05')
+  await page.keyboard.press('t')
+  const window = page.getByRole('dialog', { name: 'Copy to siblings' })
+  await window.getByText('the others selected on the sheet').click()
+  await window.getByRole('button', { name: 'Copy to 1 shot' }).click()
+  await page.getByText('Exposure +0.05 copied to 1 shot.').waitFor()
+  interface Row {
+    readonly shootId: string
+    readonly fileName: string
+    readonly touches: { readonly light?: object }
+  }
+  const [, , here] = new URL(page.url()).pathname.split('/')
+  const touched = (await rowsOf<Row>(page, 'shots')).filter(
+    ({ shootId, touches }) => shootId === here && touches.light,
+  )
+  expect(touched.map(({ fileName }) => fileName).sort()).toEqual([
+    'OCK-101-front.jpg',
+    'OCK-103-front.jpg',
+  ])
+})
+
 describe('a change under way', () => {
   test('is not thrown away when something else in the shoot changes meanwhile', async () => {
     await openBench(['OCK-101-front.jpg', 'OCK-102-front.jpg', 'OCK-103-front.jpg'])

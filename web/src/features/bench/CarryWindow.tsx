@@ -6,13 +6,17 @@ import { put, type ShootView, type Shot } from '../../data'
 import { attempt } from '../../notices'
 import { groupsOf, touchWords } from '../../settings'
 import { performOverMany } from '../../work/undo'
+import { useShownShots } from '../../shoot'
 import { handworkOf } from './carryHandwork'
+import { useShotOrder } from './useShotOrder'
 import { Action, Window } from '../../ui'
 import { strings } from './strings'
 
 const TARGETS = [
   { id: 'product', words: strings.otherShotsOfThisProduct },
   { id: 'lighting', words: strings.otherShotsOfThisLighting },
+  { id: 'selection', words: strings.othersSelected },
+  { id: 'row', words: strings.othersInRow },
   { id: 'shoot', words: strings.everyOtherShot },
 ] as const
 type Target = (typeof TARGETS)[number]['id']
@@ -46,6 +50,21 @@ export function setGroups({ touches }: Pick<Shot, 'touches'>): SetGroup[] {
   )
 }
 
+/** The shots beside one that each target stands for. */
+function useOthers(view: ShootView, shot: Shot): Readonly<Record<Target, readonly Shot[]>> {
+  const row = useShotOrder(view, shot.id)
+  const { shootId, selected } = useShownShots()
+  const isSelected = (id: string): boolean => shootId === view.shoot.id && selected.has(id)
+  const shoot = view.shots.filter(({ id }) => id !== shot.id)
+  return {
+    product: shoot.filter(({ sku }) => sku === shot.sku),
+    lighting: shoot.filter(({ lightingId }) => lightingId === shot.lightingId),
+    selection: shoot.filter(({ id }) => isSelected(id)),
+    row: row.filter(({ id }) => id !== shot.id),
+    shoot,
+  }
+}
+
 /** Carries what was set on a shot to others: which groups of settings, and to which shots. */
 export function CarryWindow({ view, shot, open, onClose }: Props) {
   const present = setGroups(shot)
@@ -54,11 +73,12 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [target, setTarget] = useState<Target>('product')
   const groups = present.filter(({ id }) => !left.has(id))
-  const shots = view.shots.filter(
-    (other) =>
-      other.id !== shot.id &&
-      (target === 'shoot' ||
-        (target === 'product' ? other.sku === shot.sku : other.lightingId === shot.lightingId)),
+  const others = useOthers(view, shot)
+  const shots = others[target]
+  const targets = TARGETS.filter(({ id }) =>
+    id === 'selection'
+      ? others.selection.length > 0
+      : id !== 'row' || others.row.length < others.shoot.length,
   )
   const carried = handwork.filter(({ id }) => !left.has(id))
   const carry = (): void => {
@@ -112,7 +132,7 @@ export function CarryWindow({ view, shot, open, onClose }: Props) {
         {strings.to}
       </Text>
       <Box role="radiogroup" aria-label={strings.copyToLabel}>
-        {TARGETS.map(({ id, words }) => (
+        {targets.map(({ id, words }) => (
           <label key={id} style={{ display: 'flex', gap: 8, marginBottom: 4 }}>
             <input
               type="radio"

@@ -29,6 +29,8 @@ export const strings = {
   // CarryWindow
   otherShotsOfThisProduct: 'the other shots of this product',
   otherShotsOfThisLighting: 'the other shots of this lighting',
+  othersSelected: 'the others selected on the sheet',
+  othersInRow: 'the others that the sheet’s filter leaves',
   everyOtherShot: 'every other shot',
   copiedTo: (names: string | number, count: number): string =>
     `${names} copied to ${countOf(count, 'shot')}`,

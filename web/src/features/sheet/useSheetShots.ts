@@ -42,8 +42,9 @@ export function useSheetShots(view: ShootView) {
       useShownShots.setState({
         shootId: shoot.id,
         ids: left.length < shots.length ? new Set(left.map(({ id }) => id)) : null,
+        selected: selection.ids,
       }),
-    [shoot.id, shots, left],
+    [shoot.id, shots, left, selection],
   )
   const worst = useWorstOf(view, orderId === 'worst' ? stepLens : undefined)
   const groups = useMemo((): readonly ShotGroup[] => {
