@@ -60,6 +60,12 @@ test('a product’s page switches its variants; its order is changed here, and t
     .getByText(/^OCK-109-SLA front/)
     .first()
     .waitFor()
+  // The large picture behind the zoom waits until it is asked for.
+  expect(await shop().locator('.large img').first().getAttribute('loading')).toBe('lazy')
+  const pixels = await shop()
+    .locator('.large img')
+    .evaluateAll((images) => images.map((image) => (image as HTMLImageElement).naturalWidth))
+  expect(pixels.every((width) => width === 0)).toBe(true)
   await press(shop().getByLabel('Teal'))
   await slots()
     .getByText(/^OCK-109-TEA front/)

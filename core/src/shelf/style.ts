@@ -5,6 +5,7 @@ body{margin:0 auto;max-width:1360px;padding:16px;font:15px/1.45 system-ui,sans-s
 h1{font-size:22px;margin:0 0 14px}
 a{color:inherit;text-decoration:none}
 .grid{list-style:none;margin:0;padding:0;display:grid;gap:26px 16px;grid-template-columns:repeat(2,minmax(0,1fr));align-items:start}
+.grid>li{contain:layout style}
 .frame{position:relative;display:block}
 .frame picture,.frame picture img{display:block;width:100%;height:auto}
 .words{margin:8px 0 0;display:flex;flex-direction:column}

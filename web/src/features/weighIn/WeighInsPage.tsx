@@ -100,7 +100,7 @@ function Past({
           {[
             format(weighIn.at, 'd MMM yyyy, HH:mm'),
             countOf(totals.pictures, 'picture'),
-            ...(totals.pictures > 0
+            ...(totals.pictures > 0 && totals.guessed === 0
               ? [strings.each(formatDuration(weighIn.workedMs / totals.pictures))]
               : []),
           ].join(', ')}
