@@ -166,13 +166,36 @@ test('marks are dragged, sized and turned where they lie, and two of the brief t
   await shape.waitFor()
   const both = async () => [...(await middleOf(label)), ...(await middleOf(shape))]
   await label.click({ modifiers: ['Shift'] })
-  await page.locator('.moveable-rotation-control').waitFor({ state: 'detached' })
+  for (const one of [label, shape])
+    await expect.poll(() => one.getAttribute('aria-pressed')).toBe('true')
   const before = await both()
   await drag(label, -20, -30, shape)
   // Neither change has put the other's place back.
   await expect
     .poll(async () => (await both()).map((at, i) => Math.round((at - before[i]!) / 10) * 10))
     .toEqual([-20, -30, -20, -30])
+
+  // Sized together, they part as they grow.
+  const apart = async (): Promise<number> => {
+    const [x0, y0, x1, y1] = await both()
+    return Math.hypot(x1! - x0!, y1! - y0!)
+  }
+  const [was, wide] = [await apart(), (await boxOf(shape)).width]
+  await drag(page.locator('.moveable-control.moveable-se'), 40, 40, shape)
+  const grown = (await boxOf(shape)).width / wide
+  expect(grown).toBeGreaterThan(1.1)
+  await expect.poll(async () => Math.abs((await apart()) / was / grown - 1)).toBeLessThan(0.12)
+  // Turned together, they go round their middle.
+  const [xa, ya, xb, yb] = await both()
+  await drag(page.locator('.moveable-rotation-control'), 60, 30, shape)
+  await page.getByRole('button', { name: /^Undo Mark rotated/ }).waitFor()
+  await expect
+    .poll(async () => {
+      const [x0, y0, x1, y1] = await both()
+      const turn = Math.atan2(y1! - y0!, x1! - x0!) - Math.atan2(yb! - ya!, xb! - xa!)
+      return Math.abs(turn)
+    })
+    .toBeGreaterThan(0.05)
 })
 
 test('the browser draws the marks that Node draws, byte for byte', async () => {

@@ -5,7 +5,7 @@ import type { Handle } from '@cloudbank/core/steps'
 import type { StageRaster } from '@cloudbank/hosts/previewer'
 import type { Shown, Sides } from '../../stage/view'
 import { MarkTargets } from './MarkTargets'
-import { placeFor, type Surroundings } from './placing'
+import { placeFor, scaledBox, type Surroundings } from './placing'
 import { strings } from './strings'
 import { TextInPlace } from './TextInPlace'
 import type { Marks } from './useMarks'
@@ -89,6 +89,22 @@ export function MarkHandles(props: Props) {
     if (!listed || degrees === 0) return
     const turnDeg = wrapped(listed.mark.turnDeg + degrees)
     marks.place(handle.id, strings.turned(listed.name), { turnDeg })
+  }
+  /** What became of one of several that were sized or turned together: it moves about their middle as well. */
+  const shapeInGroup = (target: HTMLElement | SVGElement, last: LastOfHand): void => {
+    const handle = letGo(target)
+    const listed = handle && listedOf(handle.id)
+    // A dimension stays where what it measures is.
+    if (!handle || !listed || listed.mark.kind === 'dimension') return
+    const scale = Math.abs(last.scale?.[0] ?? 1)
+    const degrees = Math.round(last.scale ? 0 : (last.dist ?? 0))
+    const [dx, dy] = movedBy(last.drag)
+    const { mark, name } = listed
+    const box = scaledBox(handle.box, scale, dx / width, dy / height)
+    marks.place(handle.id, last.scale ? strings.resized(name) : strings.turned(name), {
+      ...(last.scale ? { scale } : { turnDeg: wrapped(mark.turnDeg + degrees) }),
+      place: placeFor(mark.place.on, box, surroundings, 'keys'),
+    })
   }
   const onKey = (event: KeyboardEvent, handle: Handle): void => {
     const arrow = ARROWS[event.key]
@@ -194,10 +210,9 @@ export function MarkHandles(props: Props) {
         className="marks-held"
         target={[...targets]}
         draggable
-        // Several are moved together; each is sized and turned about itself, by keys.
-        scalable={targets.length === 1}
+        scalable
         keepRatio
-        rotatable={targets.length === 1}
+        rotatable
         origin={false}
         renderDirections={['nw', 'ne', 'sw', 'se']}
         snappable
@@ -249,6 +264,18 @@ export function MarkHandles(props: Props) {
           const { scale = [1] } = lastOf(lastEvent)
           if (handle) scaleBy(handle, Math.abs(scale[0] ?? 1))
         }}
+        onScaleGroup={({ events }) => {
+          for (const { target, drag } of events) target.style.transform = drag.transform
+        }}
+        onScaleGroupEnd={({ events }) => {
+          for (const { target, lastEvent } of events) shapeInGroup(target, lastOf(lastEvent))
+        }}
+        onRotateGroup={({ events }) => {
+          for (const { target, drag } of events) target.style.transform = drag.transform
+        }}
+        onRotateGroupEnd={({ events }) => {
+          for (const { target, lastEvent } of events) shapeInGroup(target, lastOf(lastEvent))
+        }}
         onRotate={({ target, drag }) => {
           target.style.transform = drag.transform
         }}
@@ -286,6 +313,8 @@ interface LastOfHand {
   readonly beforeDist?: readonly number[]
   readonly scale?: readonly number[]
   readonly dist?: number
+  /** How the mark moved while it was sized or turned among others. */
+  readonly drag?: unknown
 }
 const lastOf = (event: unknown): LastOfHand => (event ?? {}) as LastOfHand // its declarations leave it open
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { inPicture, onProduct, placeFor } from './placing'
+import { inPicture, onProduct, placeFor, scaledBox } from './placing'
 
 const rounded = (value: number): number => Math.round(value * 1e4) / 1e4
 
@@ -52,4 +52,11 @@ test('a place of the product goes to the picture and back, and no further than a
   expect(onProduct(at, surroundings)).toEqual({ x: 0.25, y: 1 })
   expect(onProduct({ x: -5, y: 5 }, surroundings)).toEqual({ x: -2, y: 3 })
   expect(inPicture({ x: 0.25, y: 1 }, { product: null })).toEqual({ x: 0.25, y: 1 })
+})
+
+test('a box grows about its middle, and moves', () => {
+  const grown = scaledBox({ x: 0.4, y: 0.4, width: 0.2, height: 0.1 }, 2, 0.1, -0.1)
+  const around = { x: 0.4, y: 0.25, width: 0.4, height: 0.2 }
+  for (const side of ['x', 'y', 'width', 'height'] as const)
+    expect(grown[side]).toBeCloseTo(around[side], 9)
 })

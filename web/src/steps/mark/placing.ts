@@ -51,6 +51,14 @@ export function placeFor(
   return { on, x: along(box.x, box.width, across), y: along(box.y, box.height, down) }
 }
 
+/** A box made larger or smaller about its middle, and moved. */
+export const scaledBox = (box: Box01, scale: number, dx: number, dy: number): Box01 => ({
+  x: box.x + (box.width * (1 - scale)) / 2 + dx,
+  y: box.y + (box.height * (1 - scale)) / 2 + dy,
+  width: box.width * scale,
+  height: box.height * scale,
+})
+
 /** A place of the picture as one of the product. */
 export function onProduct(
   at: { readonly x: number; readonly y: number },
