@@ -1,4 +1,4 @@
-import { execFile } from 'node:child_process'
+import { execFile, spawn, type ChildProcess } from 'node:child_process'
 import { cp, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -207,6 +207,10 @@ export function runCli(
     )
   })
 }
+
+/** The command line at work, to be talked to or killed. */
+export const spawnCli = (...args: readonly string[]): ChildProcess =>
+  spawn(process.execPath, [CLI, ...args], { stdio: ['ignore', 'pipe', 'ignore'] })
 
 /** The files in a downloaded zip, by path. */
 export async function unzip(download: Download): Promise<Record<string, Uint8Array>> {

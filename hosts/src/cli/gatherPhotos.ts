@@ -46,7 +46,7 @@ const isFolder = async (path: string): Promise<boolean> =>
   )
 
 /** Whether the first bytes are a picture's; one that is cut short or damaged further on is one. */
-async function looksLikePicture(path: string): Promise<boolean> {
+export async function looksLikePicture(path: string): Promise<boolean> {
   const file = await open(path)
   try {
     const { buffer, bytesRead } = await file.read(new Uint8Array(HEAD_BYTES), 0, HEAD_BYTES, 0)

@@ -1,13 +1,9 @@
 import { readFile } from 'node:fs/promises'
 import { Command } from 'commander'
-import { SHOP_WHITE } from '@cloudbank/core/brief'
 import { ContainerError, type Shot } from '@cloudbank/core/shoot'
 import { createNodePool, type NodeEncoders } from '../node'
 import { gatherPhotos } from './gatherPhotos'
-import { loadAssets } from './loadAssets'
-import { loadBrief } from './loadBrief'
-import { loadOutlet } from './loadOutlet'
-import { loadProducts } from './loadProducts'
+import { loadRecipe, type RecipeOptions } from './loadRecipe'
 import { isSavedShoot, openShoot } from './openShoot'
 import { EXIT } from './exit'
 import { positiveNumber } from './options'
@@ -19,12 +15,9 @@ import { today } from './today'
 import { UsageError } from './UsageError'
 import { addWeigh } from './weigh'
 import { addCheck } from './check'
+import { addWatch } from './watch'
 
-interface Options {
-  readonly brief?: string
-  readonly outlet?: readonly string[]
-  readonly assets?: string
-  readonly products?: string
+interface Options extends RecipeOptions {
   readonly out: string
   readonly workers?: number
 }
@@ -49,6 +42,7 @@ program
 
 addWeigh(program)
 addCheck(program)
+addWatch(program)
 
 await program.parseAsync().catch((error: unknown) => {
   if (!(error instanceof UsageError)) throw error
@@ -59,12 +53,7 @@ await program.parseAsync().catch((error: unknown) => {
 async function render(given: string[], options: Options): Promise<void> {
   const [first = ''] = given
   if (await isSavedShoot(first)) return renderSaved(first, given.length, options)
-  const brief = options.brief === undefined ? SHOP_WHITE : await loadBrief(options.brief)
-  const outlets = await Promise.all((options.outlet ?? []).map(loadOutlet))
-  const twice = outlets.find(({ id }, i) => outlets.findIndex((one) => one.id === id) < i)
-  if (twice) throw new UsageError(strings.sameOutletTwice(twice.id))
-  const assets = options.assets === undefined ? [] : await loadAssets(options.assets)
-  const products = options.products === undefined ? [] : await loadProducts(options.products)
+  const { brief, outlets, assets, products } = await loadRecipe(options)
   const { photos, notes } = await gatherPhotos(given)
   for (const note of notes) say(note)
   if (photos.length === 0) throw new UsageError(strings.noPhotographs)

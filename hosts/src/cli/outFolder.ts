@@ -1,12 +1,16 @@
-import { mkdir, stat, writeFile } from 'node:fs/promises'
-import { dirname, isAbsolute, relative, resolve } from 'node:path'
+import { mkdir, rename, rm, stat, writeFile } from 'node:fs/promises'
+import { basename, dirname, isAbsolute, join, relative, resolve } from 'node:path'
 import { strings } from './strings'
+
+/** The name that a file has until it is whole. */
+const partOf = (name: string): string => `.${name}.part`
+export const PART = /^\..+\.part$/
 
 /** Where everything that is made goes, and nothing else. */
 export interface OutFolder {
   readonly path: string
   /**
-   * Writes a file into it, by its path within.
+   * Writes a file into it, by its path within: whole or not at all, whenever it is stopped.
    *
    * @throws OutsideOfFolderError when the path leads out of the folder.
    * @throws InputFileError when one of the files that were given lies there: nothing is written over it.
@@ -43,7 +47,14 @@ export async function openOutFolder(path: string, inputs: readonly string[]): Pr
       const id = await fileIdOf(target)
       if (id !== null && given.has(id)) throw new InputFileError(target)
       await mkdir(dirname(target), { recursive: true })
-      await writeFile(target, bytes)
+      const part = join(dirname(target), partOf(basename(target)))
+      try {
+        await writeFile(part, bytes)
+        await rename(part, target)
+      } catch (error) {
+        await rm(part, { force: true })
+        throw error
+      }
     },
   }
 }

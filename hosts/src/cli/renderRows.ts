@@ -1,26 +1,12 @@
-import { readCaptureFacts } from '@cloudbank/core/codec'
 import { CancelledError } from '@cloudbank/core/engine'
-import { RULE_WORDS } from '@cloudbank/core/outlets'
-import {
-  createShootModel,
-  groupBy,
-  OriginalHash,
-  slotFor,
-  withRendition,
-  type DeliveryFile,
-  type LeftFile,
-  type ShootRows,
-  type Shot,
-} from '@cloudbank/core/shoot'
-import { wordsOf } from '@cloudbank/core/steps'
+import type { ShootRows, Shot } from '@cloudbank/core/shoot'
 import type { JobAsset, WorkerPool } from '../pool'
 import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../runs'
-import { createShotMaker, type MadeShot } from './createShotMaker'
+import { createMakeAndWrite, isReturned } from './makeAndWrite'
 import type { OutFolder } from './outFolder'
 import type { RowFiles } from './RowFiles'
-import { sha256 } from './sha256'
 import { strings } from './strings'
-import { writeFile, writeManifests } from './writeFiles'
+import { writeManifests } from './writeFiles'
 
 export interface RenderRequest {
   readonly rows: ShootRows
@@ -44,22 +30,14 @@ export async function renderRows(
   { rows, files, assets, nameOf, out, signal, report }: RenderRequest,
   pool: WorkerPool,
 ): Promise<{ made: number; failed: number }> {
-  const writer = createShotWriter(rows, files, out)
-  const make = createShotMaker(rows, files, assets, pool)
+  const { makeAndWrite, written } = createMakeAndWrite(rows, files, assets, out, pool)
   const shots = rows.shots.filter((shot) => !isReturned(shot))
   const remaining = new Map(shots.map((shot) => [shot.id, shot]))
   let failed = 0
 
   async function outcomeOf(row: Shot, stop: AbortSignal): Promise<string> {
     try {
-      const original = await files.original(row)
-      const shot: Shot = { ...row, originalHash: OriginalHash.parse(sha256(original)) }
-      const made = await make(shot, original, stop)
-      const left = await writer.write(shot, original, made)
-      const found = [...made.findings, ...left.flatMap(({ file }) => file.rendition.findings)]
-      const titles = new Set(found.map((finding) => wordsOf(finding).title.toLowerCase()))
-      const broken = left.flatMap(({ file }) => brokenWords(file))
-      return strings.shotMade(left.length, [...titles], broken)
+      return (await makeAndWrite(row, stop)).words
     } catch (error) {
       if (error instanceof CancelledError) throw error
       failed++
@@ -91,7 +69,7 @@ export async function renderRows(
     lanes: pool.size,
   }
   await workThrough(work, ports)
-  const left = writer.written()
+  const left = written()
   if (left.length > 0) await writeManifests(rows, left, out)
   report(
     signal.aborted
@@ -100,41 +78,3 @@ export async function renderRows(
   )
   return { made: left.length, failed }
 }
-
-const isReturned = ({ verdict }: Shot): boolean => verdict?.kind === 'returned'
-
-/** Writes what a shoot delivers, a shot at a time. */
-function createShotWriter(rows: ShootRows, files: RowFiles, out: OutFolder) {
-  const model = createShootModel()
-  const recipe = model.recipeOf(rows)
-  const { items } = model.planDelivery(rows, isReturned)
-  const itemsOf = groupBy(items, ({ shot }) => shot.id)
-  const written = new Map<(typeof items)[number], LeftFile>()
-  return {
-    write: async (shot: Shot, original: Uint8Array, made: MadeShot): Promise<LeftFile[]> => {
-      const capture = await readCaptureFacts(original)
-      const all: LeftFile[] = []
-      for (const item of itemsOf.get(shot.id) ?? []) {
-        const { id } = item.destination
-        const fresh = made.renditions.get(id)
-        const row = fresh?.row ?? rows.renditions.get(slotFor(shot, recipe, id))
-        if (!row) continue
-        const bytes = fresh?.bytes ?? (await files.finished(row))
-        const own = { ...item, shot: { ...item.shot, originalHash: shot.originalHash } }
-        const left = await writeFile(withRendition(own, row, capture), bytes, original, out)
-        written.set(item, left)
-        all.push(left)
-      }
-      return all
-    },
-    /** All that was written, in the order it is delivered in. */
-    written: (): LeftFile[] => items.flatMap((item) => written.get(item) ?? []),
-  }
-}
-
-/** The rules of its outlet that a file breaks. */
-const brokenWords = ({ destination, broken }: DeliveryFile): string[] =>
-  (broken ?? []).map(({ rule, value, limit }) => {
-    const place = `${destination.outlet?.name ?? ''}, ${destination.placement.name}`
-    return strings.ruleBroken(place, RULE_WORDS[rule].title.toLowerCase(), value, limit)
-  })

@@ -42,6 +42,18 @@ export const strings = {
   overBudget: (by: string): string => `Over the budget by ${by}.`,
   withinBudget: 'Within the budget.',
 
+  // watch
+  whatWatchDoes: 'Makes whatever arrives in a folder, and in those inside it, as it arrives.',
+  watchArgument: 'the folder to watch; it may hold the output folder',
+  everyOption: 'seconds between two looks at the folder',
+  onceOption: 'end when everything in the folder has been made',
+  eventsOption: 'each event as a line of JSON on standard output',
+  watching: (folder: string, known: string): string =>
+    `Watching ${folder}; ${known} made before. Ctrl C ends it.`,
+  setAside: (path: string, reason: string): string => `${path}: set aside: ${reason}`,
+  watchEnded: (made: string, failed: number): string =>
+    `Ended. ${made} made${failed > 0 ? `, ${countOf(failed, 'photograph')} set aside` : ''}.`,
+
   // check
   whatCheckDoes: 'Checks finished files against the rules of outlets.',
   checkArgument: 'a folder of finished files, as render or the app delivers it',

@@ -1,0 +1,236 @@
+import { readdir, readFile, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { CancelledError } from '@cloudbank/core/engine'
+import { createShootModel, OriginalHash, type LeftFile, type Shot } from '@cloudbank/core/shoot'
+import type { WorkerPool } from '../../pool'
+import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../../runs'
+import type { LoadedRecipe } from '../loadRecipe'
+import { createMakeAndWrite } from '../makeAndWrite'
+import { PART, type OutFolder } from '../outFolder'
+import { photoRows } from '../photoRows'
+import { sha256 } from '../sha256'
+import { today } from '../today'
+import { writeManifests } from '../writeFiles'
+import { createLooks, type SettledPhoto } from './lookAtFolder'
+import { openLedger, type Ledger, type LedgerEntry } from './ledger'
+import type { WatchEvent } from './watchEvents'
+
+export interface WatchRequest {
+  readonly folder: string
+  readonly recipe: LoadedRecipe
+  readonly out: OutFolder
+  /** Time between two looks, in ms. */
+  readonly everyMs: number
+  /** Ends once everything that lies there has been made, instead of waiting for more. */
+  readonly once: boolean
+  readonly signal: AbortSignal
+  readonly tell: (event: WatchEvent) => void
+}
+
+/** A photograph with its place among all that have arrived. */
+type Arrival = SettledPhoto & Pick<LedgerEntry, 'place'>
+
+/**
+ * Makes whatever arrives in a folder. What was made is known by its bytes: moved or renamed it is not made again, deleted it
+ * keeps its files; with another brief it is made anew. One that fails is named with its reason, set aside until its bytes
+ * change or the watching begins anew, and the rest goes on.
+ */
+export async function watchFolder(
+  { folder, recipe, out, everyMs, once, signal, tell }: WatchRequest,
+  pool: WorkerPool,
+): Promise<{ made: number; failed: number }> {
+  const look = createLooks(folder, out.path)
+  await removeParts(out)
+  const ledger = await openLedger(out)
+  const failed = new Map<string, string>()
+  const said = new Set<string>()
+  let made = 0
+  tell({ event: 'watching', folder, known: ledger.entries().length })
+  while (!signal.aborted) {
+    const { settled, unsettled, unreadable } = await look()
+    for (const path of unreadable.filter((one) => !said.has(one))) {
+      said.add(path)
+      tell({ event: 'unreadable', path })
+    }
+    const waiting = settled.filter(({ hash }) => !failed.has(hash))
+    const batch = createBatch(placed(waiting, settled, ledger), ledger, recipe, out, pool)
+    if (batch.arrivals.length > 0) {
+      made += await makeBatch(batch, { ledger, failed, out, signal, tell, pool })
+      continue
+    }
+    if (once && unsettled === 0) break
+    await systemClock.sleep(everyMs, signal)
+  }
+  tell({ event: 'ended', made, failed: failed.size })
+  return { made, failed: failed.size }
+}
+
+/**
+ * Photographs with their places: those that are known have theirs; one that lies where another lay, which is gone, takes its
+ * place and with it its names; others come after all.
+ */
+function placed(
+  photos: readonly SettledPhoto[],
+  all: readonly SettledPhoto[],
+  ledger: Ledger,
+): readonly Arrival[] {
+  const entries = ledger.entries()
+  const here = new Set(all.map(({ hash }) => hash))
+  const byHash = new Map(entries.map((entry) => [entry.hash, entry.place]))
+  const gone = new Map(
+    entries.filter(({ hash }) => !here.has(hash)).map(({ path, place }) => [path, place]),
+  )
+  let next = (entries.at(-1)?.place ?? -1) + 1
+  const each = new Map<string, Arrival>()
+  for (const photo of photos)
+    if (!each.has(photo.hash)) {
+      const place = byHash.get(photo.hash) ?? gone.get(photo.path) ?? next++
+      each.set(photo.hash, { ...photo, place })
+    }
+  return [...each.values()]
+}
+
+/** What is to be made of some photographs, and how: as part of a shoot of all that ever arrived. */
+function createBatch(
+  photos: readonly Arrival[],
+  ledger: Ledger,
+  recipe: LoadedRecipe,
+  out: OutFolder,
+  pool: WorkerPool,
+) {
+  const byPlace = new Map<number, { readonly path: string; readonly hash: string }>(
+    ledger.entries().map((entry) => [entry.place, entry]),
+  )
+  for (const photo of photos) {
+    const known = byPlace.get(photo.place)
+    // A file that was moved or renamed keeps the name that it came with.
+    if (known?.hash !== photo.hash) byPlace.set(photo.place, photo)
+  }
+  const places = [...byPlace.keys()].sort((a, b) => a - b)
+  const { brief, outlets, products, assets } = recipe
+  const paths = places.map((place) => byPlace.get(place)!.path)
+  const { rows: named } = photoRows(paths, brief, outlets, products, today())
+  // In the order of their arrival, so that the numbers and names of earlier ones stay as they are.
+  const shots = named.shots.map((shot, i): Shot => ({
+    ...shot,
+    place: null,
+    originalHash: OriginalHash.parse(byPlace.get(places[i]!)!.hash),
+  }))
+  const rows = { ...named, shots }
+  const model = createShootModel()
+  const shootRecipe = model.recipeOf(rows)
+  const { items } = model.planDelivery(rows)
+  const keyOf = (shot: Shot): string =>
+    sha256(
+      new TextEncoder().encode(
+        JSON.stringify([
+          shootRecipe.steps.finish.placements.map((one) => model.keyOf(shot, shootRecipe, one)),
+          items
+            .filter((item) => item.shot === shot)
+            .map(({ path, words, altText }) => [path, words, altText]),
+        ]),
+      ),
+    )
+  const known = new Map(ledger.entries().map((entry) => [entry.hash, entry.key]))
+  const arrivals = photos.flatMap((photo) => {
+    const shot = shots[places.indexOf(photo.place)]!
+    const key = keyOf(shot)
+    return known.get(photo.hash) === key ? [] : [{ photo, shot, key }]
+  })
+  const pathOf = new Map(photos.map(({ hash, path }) => [hash, path]))
+  const files = {
+    original: async ({ originalHash }: Shot) => {
+      const path = pathOf.get(originalHash)
+      if (path === undefined) throw new Error('only photographs that are here are made')
+      return new Uint8Array(await readFile(path))
+    },
+    mattes: () => Promise.resolve([]),
+    finished: () => Promise.reject(new Error('nothing is finished yet')),
+  }
+  return { rows, arrivals, ...createMakeAndWrite(rows, files, assets, out, pool) }
+}
+
+type Batch = ReturnType<typeof createBatch>
+type BatchArrival = Batch['arrivals'][number]
+
+interface BatchPorts extends Pick<WatchRequest, 'out' | 'signal' | 'tell'> {
+  readonly ledger: Ledger
+  /** Reasons of those that failed, by their hashes. */
+  readonly failed: Map<string, string>
+  readonly pool: WorkerPool
+}
+
+/** Makes what has arrived; how many were made. */
+async function makeBatch(
+  { rows, arrivals, makeAndWrite }: Batch,
+  { ledger, failed, out, signal, tell, pool }: BatchPorts,
+): Promise<number> {
+  const remaining = new Map(arrivals.map((one) => [one.photo.hash, one]))
+  let made = 0
+  const work: Work<BatchArrival> = {
+    lock: 'watch',
+    remaining: () => Promise.resolve([...remaining.values()]),
+    keyOf: ({ photo }) => photo.hash,
+    nameOf: ({ photo }) => photo.path,
+    goesOn: () => Promise.resolve(!signal.aborted),
+    watch: (onChange) => {
+      signal.addEventListener('abort', onChange)
+      return () => signal.removeEventListener('abort', onChange)
+    },
+    process: async ({ photo: { hash, path, place }, shot, key }, stop) => {
+      try {
+        const { left, words } = await makeAndWrite(shot, stop)
+        const before = ledger.entries().find((entry) => entry.place === place)
+        await ledger.keep({ hash, path: before?.path ?? path, place, key, left: [...left] })
+        await removeReplaced(before?.left ?? [], left, out)
+        made++
+        tell({ event: 'made', path, words, files: left.map(fileOf) })
+      } catch (error) {
+        if (error instanceof CancelledError) throw error
+        const reason = (error as Error).message // only errors are thrown
+        failed.set(hash, reason)
+        tell({ event: 'failed', path, reason })
+      }
+      remaining.delete(hash)
+    },
+  }
+  const { size: lanes } = pool
+  const ports = {
+    lock: createProcessLock(),
+    clock: systemClock,
+    reporter: silentReporter,
+    lanes,
+  }
+  await workThrough(work, ports)
+  const left = ledger.entries().flatMap((entry) => entry.left)
+  if (made > 0) await writeManifests(rows, left, out)
+  return made
+}
+
+const fileOf = ({ file, bytes, sha256: hash }: LeftFile) => ({
+  path: file.path,
+  bytes,
+  sha256: hash,
+})
+
+/** Removes what a machine that was switched off left half written. */
+async function removeParts({ path }: OutFolder): Promise<void> {
+  const entries = await readdir(path, { recursive: true, withFileTypes: true }).catch(() => [])
+  for (const { name, parentPath } of entries)
+    if (PART.test(name)) await rm(join(parentPath, name), { force: true })
+}
+
+/** Removes files that were made before under other names, as long as nobody has changed them. */
+async function removeReplaced(
+  before: readonly LeftFile[],
+  now: readonly LeftFile[],
+  out: OutFolder,
+): Promise<void> {
+  const kept = new Set(now.map(({ file }) => file.path))
+  for (const { file, sha256: hash } of before) {
+    if (kept.has(file.path)) continue
+    const path = join(out.path, file.path)
+    const bytes = await readFile(path).catch(() => null)
+    if (bytes && sha256(bytes) === hash) await rm(path)
+  }
+}
