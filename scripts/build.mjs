@@ -3,6 +3,7 @@ import { stat, readdir, mkdir, writeFile, readFile } from 'node:fs/promises'
 import { createHash } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { join } from 'node:path'
+import { buildServiceWorker } from './serviceWorker.mjs'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const SOURCES = [
@@ -13,6 +14,7 @@ const SOURCES = [
   'bench',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/serviceWorker.mjs',
 ]
 const SKIPPED = new Set(['node_modules', 'dist', '.cache'])
 const STAMP = join(root, '.cache/build-stamp')
@@ -79,6 +81,7 @@ export async function buildIfStale({ force = false } = {}) {
   await buildNode()
   const { build } = await import('vite')
   await build({ root: join(root, 'web'), logLevel: 'warn' })
+  await buildServiceWorker(join(root, 'web'), join(root, 'web/dist'))
   await mkdir(join(root, '.cache'), { recursive: true })
   await writeFile(STAMP, now)
   return true

@@ -16,6 +16,9 @@ export const DEMO = folder('../../demo/')
 /** How long anything may take to appear on a machine with other work to do. */
 const PATIENCE_MS = 60_000
 
+/** The interface as it was built. */
+export const WEB = folder('../../web/dist')
+
 /** The app's server, which can go away and come back. */
 class GatedServer {
   /** Whether a request for this path is left without an answer. */
@@ -23,9 +26,10 @@ class GatedServer {
   readonly #server: Server
   port = 0
 
-  constructor() {
+  /** @param web where the built interface lies. */
+  constructor(web: string) {
     const app = createApp(
-      { web: folder('../../web/dist'), demo: DEMO },
+      { web, demo: DEMO },
       { scenes: scenesOnThreads(), fetching: { hosts: hostsInMemory() } },
     )
     this.#server = createServer((request, response) => {
@@ -80,9 +84,13 @@ export interface RunningApp {
 /**
  * @param browser `warm`: one that has been here before, so that it compiles nothing anew; `cold`: one that has kept
  * nothing, and asks the server for everything.
+ * @param web where the interface lies; of one that was named, the browser keeps all files for when the server is away.
  */
-export async function startApp(browser: 'warm' | 'cold' = 'warm'): Promise<RunningApp> {
-  const server = new GatedServer()
+export async function startApp(
+  browser: 'warm' | 'cold' = 'warm',
+  web: string | null = null,
+): Promise<RunningApp> {
+  const server = new GatedServer(web ?? WEB)
   await server.start()
   const profile = await mkdtemp(join(tmpdir(), 'cloudbank-e2e-'))
   if (browser === 'warm') await copyKept(WARM, join(profile, 'Default'))
@@ -90,6 +98,7 @@ export async function startApp(browser: 'warm' | 'cold' = 'warm'): Promise<Runni
     executablePath: '/usr/bin/chromium',
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    serviceWorkers: web === null ? 'block' : 'allow',
     args: [
       '--no-sandbox',
       `--host-resolver-rules=MAP localhost 127.0.0.1:${server.port}`,

@@ -9,6 +9,7 @@ import { router } from './app/router'
 import { followSky } from './app/sky'
 import { system } from './app/theme'
 import { attempt, followUnhandled } from './notices'
+import { keepOffline } from './offline'
 import { startKeepers } from './work/keepers'
 import { saveLeftovers } from './work/saves'
 import { holdTab } from './work/tab'
@@ -18,6 +19,7 @@ followSky()
 holdTab()
 attempt(saveLeftovers(), 'The last changes before the page was left couldn’t be saved')
 startKeepers()
+keepOffline()
 attempt(navigator.storage.persist(), 'The browser was not asked to keep the photographs')
 
 const root = document.getElementById('root')

@@ -17,7 +17,7 @@ export interface NoticeDeed {
 interface NoticeState {
   readonly notices: readonly Notice[]
   readonly say: (text: string, deed?: NoticeDeed) => void
-  readonly need: (text: string) => void
+  readonly need: (text: string, deed?: NoticeDeed) => void
   readonly close: (id: number) => void
 }
 
@@ -42,7 +42,7 @@ export const useNotices = create<NoticeState>()((set, get) => {
       const id = add('says', text, deed)
       setTimeout(() => get().close(id), deed ? SHOWN_WITH_DEED_MS : SHOWN_MS)
     },
-    need: (text) => void add('needs', text),
+    need: (text, deed) => void add('needs', text, deed),
     close: (id) => set(({ notices }) => ({ notices: notices.filter((n) => n.id !== id) })),
   }
 })

@@ -28,6 +28,7 @@ export async function runInterface(
   const context = await chromium.launchPersistentContext(profile, {
     executablePath: '/usr/bin/chromium',
     viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
     args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking'],
   })
   try {

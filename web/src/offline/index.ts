@@ -1,0 +1,1 @@
+export { keepOffline } from './keepOffline'
