@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto'
+import { once } from 'node:events'
 import { existsSync } from 'node:fs'
 import { copyFile, mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { DEMO, runCli as run } from './harness'
+import { DEMO, runCli as run, spawnCli } from './harness'
 
 const photos = `${DEMO}photos/`
 let folder = ''
@@ -41,6 +42,52 @@ test('renders good photographs, names the bad one with its reason, and says so i
   expect((await readFile(join(out, 'card/OCK-108-three-quarter.jpg'))).length).toBeLessThanOrEqual(
     60_000,
   )
+})
+
+test('as data it says of each photograph what became of it', async () => {
+  const brief = join(folder, 'tiny.json')
+  const finish = { placements: [{ id: 'thumb', name: 'thumb', longSidePx: 64, format: 'webp' }] }
+  await writeFile(
+    brief,
+    JSON.stringify({ version: 2, name: 'tiny', steps: { cut: { method: 'off' }, finish } }),
+  )
+  const bad = join(folder, 'bad.jpg')
+  await writeFile(bad, 'no picture')
+  const out = join(folder, 'data')
+  const photo = `${photos}OCK-102-front.jpg`
+  const { code, stdout } = await run('render', photo, bad, '--brief', brief, '--out', out, '--json')
+  expect(code).toBe(1)
+  const events = stdout
+    .trim()
+    .split('\n')
+    .map(
+      (line) =>
+        JSON.parse(line) as {
+          event: string
+          files?: { path: string; bytes: number; sha256: string }[]
+        },
+    )
+  expect(events.map(({ event }) => event).sort()).toEqual(['ended', 'failed', 'made'])
+  expect(events.at(-1)).toEqual({ event: 'ended', made: 1, failed: 1 })
+  const [file] = events.find(({ event }) => event === 'made')!.files!
+  const bytes = await readFile(join(out, file!.path))
+  expect(file).toEqual({
+    path: 'thumb/OCK-102-front.webp',
+    bytes: bytes.length,
+    sha256: createHash('sha256').update(bytes).digest('hex'),
+  })
+})
+
+test('it serves the app, until it is told to end', async () => {
+  const child = spawnCli('serve', '--port', '0', '--no-open')
+  let said = ''
+  child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()))
+  await expect.poll(() => /http:\S+/.exec(said)?.[0], { timeout: 20_000 }).toBeDefined()
+  const [address = ''] = /http:\S+/.exec(said)!
+  expect(await (await fetch(address)).text()).toContain('<title>Cloudbank</title>')
+  child.kill('SIGTERM')
+  await once(child, 'exit')
+  await expect(fetch(address)).rejects.toThrow()
 })
 
 test('two photographs of one name are both kept', async () => {

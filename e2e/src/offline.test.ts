@@ -70,7 +70,7 @@ test('it can be installed: its manifest and marks are there', async () => {
   const { page, url } = app
   await page.goto(url)
   const manifest = (await page.evaluate(async () =>
-    (await fetch('/cloudbank.webmanifest')).json(),
+    JSON.parse(await (await fetch('/cloudbank.webmanifest')).text()),
   )) as { icons: { src: string; sizes: string }[] }
   const client = await page.context().newCDPSession(page)
   const { installabilityErrors } = await client.send('Page.getInstallabilityErrors')

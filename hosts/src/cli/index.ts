@@ -1,102 +1,21 @@
-import { readFile } from 'node:fs/promises'
 import { Command } from 'commander'
-import { ContainerError, type Shot } from '@cloudbank/core/shoot'
-import { createNodePool, type NodeEncoders } from '../node'
-import { gatherPhotos } from './gatherPhotos'
-import { loadRecipe, type RecipeOptions } from './loadRecipe'
-import { isSavedShoot, openShoot } from './openShoot'
-import { EXIT } from './exit'
-import { positiveNumber } from './options'
-import { openOutFolder } from './outFolder'
-import { photoRows } from './photoRows'
-import { renderRows, type RenderRequest } from './renderRows'
-import { strings } from './strings'
-import { today } from './today'
-import { UsageError } from './UsageError'
-import { addWeigh } from './weigh'
 import { addCheck } from './check'
+import { EXIT } from './exit'
+import { addRender } from './render'
+import { addServe } from './serve'
+import { strings } from './strings'
+import { UsageError } from './UsageError'
 import { addWatch } from './watch'
-
-interface Options extends RecipeOptions {
-  readonly out: string
-  readonly workers?: number
-}
-
-const say = (line: string): void => void process.stderr.write(`${line}\n`)
+import { addWeigh } from './weigh'
 
 const program = new Command('cloudbank')
   .description(strings.whatItDoes)
   .exitOverride((error) => process.exit(error.exitCode === 0 ? EXIT.ok : EXIT.usage))
 
-program
-  .command('render')
-  .description(strings.whatRenderDoes)
-  .argument('<photo...>', strings.photoArgument)
-  .option('--brief <file>', strings.briefOption)
-  .option('--outlet <name...>', strings.outletOption)
-  .option('--assets <folder>', strings.assetsOption)
-  .option('--products <file>', strings.productsOption)
-  .requiredOption('--out <folder>', strings.outOption)
-  .option('--workers <n>', strings.workersOption, positiveNumber)
-  .action(render)
-
-addWeigh(program)
-addCheck(program)
-addWatch(program)
+for (const add of [addRender, addWatch, addWeigh, addCheck, addServe]) add(program)
 
 await program.parseAsync().catch((error: unknown) => {
   if (!(error instanceof UsageError)) throw error
-  say(error.message)
+  process.stderr.write(`${error.message}\n`)
   process.exit(EXIT.usage)
 })
-
-async function render(given: string[], options: Options): Promise<void> {
-  const [first = ''] = given
-  if (await isSavedShoot(first)) return renderSaved(first, given.length, options)
-  const { brief, outlets, assets, products } = await loadRecipe(options)
-  const { photos, notes } = await gatherPhotos(given)
-  for (const note of notes) say(note)
-  if (photos.length === 0) throw new UsageError(strings.noPhotographs)
-  const { rows, pathOf } = photoRows(photos, brief, outlets, products, today())
-  const files = {
-    original: async (shot: Shot) => new Uint8Array(await readFile(pathOf(shot))),
-    mattes: () => Promise.resolve([]),
-    finished: () => Promise.reject(new Error('nothing is finished yet')),
-  }
-  const { brief: briefFile, products: table, outlet: outletFiles = [] } = options
-  const inputs = [...photos, ...outletFiles, briefFile, table].filter((path) => path !== undefined)
-  await renderAndExit({ rows, files, assets, nameOf: pathOf }, inputs, options, 'native')
-}
-
-/** A saved shoot has its own brief, outlets and products: what it makes is what the app makes, byte for byte. */
-async function renderSaved(path: string, count: number, options: Options): Promise<void> {
-  const others = (['brief', 'outlet', 'assets', 'products'] as const).filter(
-    (name) => options[name] !== undefined,
-  )
-  if (count > 1 || others.length > 0) {
-    const extra = others.length > 0 ? `--${others.join(', --')}` : strings.morePhotographs
-    throw new UsageError(strings.savedShootIsWhole(path, extra))
-  }
-  const shoot = await openShoot(path).catch((error: unknown) => {
-    if (!(error instanceof ContainerError)) throw error
-    throw new UsageError(strings.problems(path, [error.message]))
-  })
-  const nameOf = ({ fileName }: Shot): string => fileName
-  await renderAndExit({ ...shoot, nameOf }, [path], options, 'portable')
-}
-
-async function renderAndExit(
-  what: Pick<RenderRequest, 'rows' | 'files' | 'assets' | 'nameOf'>,
-  inputs: readonly string[],
-  { out: outFolder, workers }: Options,
-  encoders: NodeEncoders,
-): Promise<void> {
-  const stop = new AbortController()
-  process.once('SIGINT', () => stop.abort())
-  const pool = createNodePool(workers, encoders)
-  const { signal } = stop
-  const out = await openOutFolder(outFolder, inputs)
-  const { failed } = await renderRows({ ...what, out, signal, report: say }, pool)
-  pool.dispose()
-  process.exit(signal.aborted ? EXIT.stopped : failed > 0 ? EXIT.someFailed : EXIT.ok)
-}

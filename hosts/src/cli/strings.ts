@@ -54,6 +54,11 @@ export const strings = {
   watchEnded: (made: string, failed: number): string =>
     `Ended. ${made} made${failed > 0 ? `, ${countOf(failed, 'photograph')} set aside` : ''}.`,
 
+  // serve
+  whatServeDoes: 'Serves the app to browsers on this machine.',
+  portOption: 'the port to serve it at',
+  noOpenOption: 'don’t open a browser',
+
   // check
   whatCheckDoes: 'Checks finished files against the rules of outlets.',
   checkArgument: 'a folder of finished files, as render or the app delivers it',

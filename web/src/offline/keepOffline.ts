@@ -21,7 +21,7 @@ export function keepOffline(): void {
   setTimeout(() => {
     // Without it the app is as it was: it needs its server.
     worker.register().catch(() => undefined)
-    setInterval(() => worker.update().catch(() => undefined), LOOK_EVERY_MS)
+    setInterval(() => void worker.update().catch(() => undefined), LOOK_EVERY_MS)
   }, AFTER_MS)
 }
 

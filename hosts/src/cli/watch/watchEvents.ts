@@ -1,20 +1,11 @@
 import { countOf } from '@cloudbank/core/words'
+import type { PhotoEvent } from '../madeEvents'
 import { strings } from '../strings'
 
 /** What happens while a folder is watched, as `--json` prints it. */
 export type WatchEvent =
   | { readonly event: 'watching'; readonly folder: string; readonly known: number }
-  | {
-      readonly event: 'made'
-      readonly path: string
-      readonly words: string
-      readonly files: readonly {
-        readonly path: string
-        readonly bytes: number
-        readonly sha256: string
-      }[]
-    }
-  | { readonly event: 'failed'; readonly path: string; readonly reason: string }
+  | PhotoEvent
   | { readonly event: 'unreadable'; readonly path: string }
   | { readonly event: 'ended'; readonly made: number; readonly failed: number }
 

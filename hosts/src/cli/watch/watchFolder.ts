@@ -5,6 +5,7 @@ import { createShootModel, OriginalHash, type LeftFile, type Shot } from '@cloud
 import type { WorkerPool } from '../../pool'
 import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../../runs'
 import type { LoadedRecipe } from '../loadRecipe'
+import { madeEvent } from '../madeEvents'
 import { createMakeAndWrite } from '../makeAndWrite'
 import { PART, type OutFolder } from '../outFolder'
 import { photoRows } from '../photoRows'
@@ -184,7 +185,7 @@ async function makeBatch(
         await ledger.keep({ hash, path: before?.path ?? path, place, key, left: [...left] })
         await removeReplaced(before?.left ?? [], left, out)
         made++
-        tell({ event: 'made', path, words, files: left.map(fileOf) })
+        tell(madeEvent(path, words, left))
       } catch (error) {
         if (error instanceof CancelledError) throw error
         const reason = (error as Error).message // only errors are thrown
@@ -206,12 +207,6 @@ async function makeBatch(
   if (made > 0) await writeManifests(rows, left, out)
   return made
 }
-
-const fileOf = ({ file, bytes, sha256: hash }: LeftFile) => ({
-  path: file.path,
-  bytes,
-  sha256: hash,
-})
 
 /** Removes what a machine that was switched off left half written. */
 async function removeParts({ path }: OutFolder): Promise<void> {

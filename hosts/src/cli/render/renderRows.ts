@@ -1,12 +1,13 @@
 import { CancelledError } from '@cloudbank/core/engine'
 import type { ShootRows, Shot } from '@cloudbank/core/shoot'
-import type { JobAsset, WorkerPool } from '../pool'
-import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../runs'
-import { createMakeAndWrite, isReturned } from './makeAndWrite'
-import type { OutFolder } from './outFolder'
-import type { RowFiles } from './RowFiles'
-import { strings } from './strings'
-import { writeManifests } from './writeFiles'
+import type { JobAsset, WorkerPool } from '../../pool'
+import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../../runs'
+import { madeEvent, type PhotoEvent } from '../madeEvents'
+import { createMakeAndWrite, isReturned } from '../makeAndWrite'
+import type { OutFolder } from '../outFolder'
+import type { RowFiles } from '../RowFiles'
+import { strings } from '../strings'
+import { writeManifests } from '../writeFiles'
 
 export interface RenderRequest {
   readonly rows: ShootRows
@@ -17,7 +18,28 @@ export interface RenderRequest {
   readonly nameOf: (shot: Shot) => string
   readonly out: OutFolder
   readonly signal: AbortSignal
-  readonly report: (line: string) => void
+  readonly tell: (event: RenderEvent) => void
+}
+
+/** What happens while photographs are rendered, as `--json` prints it. */
+export type RenderEvent =
+  | (PhotoEvent & { readonly done: number; readonly total: number })
+  | { readonly event: 'ended'; readonly made: number; readonly failed: number }
+  | { readonly event: 'stopped'; readonly made: number }
+
+/** An event as a person reads it. */
+export function renderWords(event: RenderEvent, folder: string): string {
+  switch (event.event) {
+    case 'made':
+    case 'failed': {
+      const outcome = event.event === 'made' ? event.words : event.reason
+      return strings.shotDone(event.done, event.total, event.path, outcome)
+    }
+    case 'ended':
+      return strings.finished(event.made, folder, event.failed)
+    case 'stopped':
+      return strings.stopped(event.made, folder)
+  }
 }
 
 /**
@@ -27,7 +49,7 @@ export interface RenderRequest {
  * shot is made.
  */
 export async function renderRows(
-  { rows, files, assets, nameOf, out, signal, report }: RenderRequest,
+  { rows, files, assets, nameOf, out, signal, tell }: RenderRequest,
   pool: WorkerPool,
 ): Promise<{ made: number; failed: number }> {
   const { makeAndWrite, written } = createMakeAndWrite(rows, files, assets, out, pool)
@@ -35,13 +57,15 @@ export async function renderRows(
   const remaining = new Map(shots.map((shot) => [shot.id, shot]))
   let failed = 0
 
-  async function outcomeOf(row: Shot, stop: AbortSignal): Promise<string> {
+  async function outcomeOf(row: Shot, stop: AbortSignal): Promise<PhotoEvent> {
+    const path = nameOf(row)
     try {
-      return (await makeAndWrite(row, stop)).words
+      const { left, words } = await makeAndWrite(row, stop)
+      return madeEvent(path, words, left)
     } catch (error) {
       if (error instanceof CancelledError) throw error
       failed++
-      return (error as Error).message // only errors are thrown
+      return { event: 'failed', path, reason: (error as Error).message } // only errors are thrown
     }
   }
 
@@ -58,8 +82,7 @@ export async function renderRows(
     process: async (shot, stop) => {
       const outcome = await outcomeOf(shot, stop)
       remaining.delete(shot.id)
-      const done = shots.length - remaining.size
-      report(strings.shotDone(done, shots.length, nameOf(shot), outcome))
+      tell({ ...outcome, done: shots.length - remaining.size, total: shots.length })
     },
   }
   const ports = {
@@ -71,10 +94,7 @@ export async function renderRows(
   await workThrough(work, ports)
   const left = written()
   if (left.length > 0) await writeManifests(rows, left, out)
-  report(
-    signal.aborted
-      ? strings.stopped(left.length, out.path)
-      : strings.finished(left.length, out.path, failed),
-  )
-  return { made: left.length, failed }
+  const made = left.length
+  tell(signal.aborted ? { event: 'stopped', made } : { event: 'ended', made, failed })
+  return { made, failed }
 }
