@@ -69,9 +69,9 @@ test('a new version says so and waits; other tabs keep it waiting, one alone sta
 test('it can be installed: its manifest and marks are there', async () => {
   const { page, url } = app
   await page.goto(url)
-  const manifest = (await page.evaluate(async () =>
-    JSON.parse(await (await fetch('/cloudbank.webmanifest')).text()),
-  )) as { icons: { src: string; sizes: string }[] }
+  const manifest = JSON.parse(
+    await page.evaluate(async () => (await fetch('/cloudbank.webmanifest')).text()),
+  ) as { icons: { src: string; sizes: string }[] }
   const client = await page.context().newCDPSession(page)
   const { installabilityErrors } = await client.send('Page.getInstallabilityErrors')
   expect(installabilityErrors.map(({ errorId }) => errorId)).not.toContain('no-manifest')

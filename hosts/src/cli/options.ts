@@ -1,5 +1,16 @@
-import { InvalidArgumentError } from 'commander'
+import { InvalidArgumentError, type Command } from 'commander'
 import { strings } from './strings'
+
+/** What a command that makes renditions can be given: by what, whereto, and how it tells. */
+export const withMakingOptions = (command: Command): Command =>
+  command
+    .option('--brief <file>', strings.briefOption)
+    .option('--outlet <name...>', strings.outletOption)
+    .option('--assets <folder>', strings.assetsOption)
+    .option('--products <file>', strings.productsOption)
+    .requiredOption('--out <folder>', strings.outOption)
+    .option('--json', strings.eventsOption)
+    .option('--workers <n>', strings.workersOption, positiveNumber)
 
 /** A whole number, 1 or more, as an option has it. */
 export function positiveNumber(text: string): number {

@@ -6,7 +6,7 @@ import { EXIT } from '../exit'
 import { gatherPhotos } from '../gatherPhotos'
 import { loadRecipe, type RecipeOptions } from '../loadRecipe'
 import { isSavedShoot, openShoot } from '../openShoot'
-import { positiveNumber } from '../options'
+import { withMakingOptions } from '../options'
 import { openOutFolder } from '../outFolder'
 import { photoRows } from '../photoRows'
 import { strings } from '../strings'
@@ -24,18 +24,12 @@ const say = (line: string): void => void process.stderr.write(`${line}\n`)
 
 /** Adds `render`: makes the renditions of photographs, or of a saved shoot. */
 export function addRender(program: Command): void {
-  program
-    .command('render')
-    .description(strings.whatRenderDoes)
-    .argument('<photo...>', strings.photoArgument)
-    .option('--brief <file>', strings.briefOption)
-    .option('--outlet <name...>', strings.outletOption)
-    .option('--assets <folder>', strings.assetsOption)
-    .option('--products <file>', strings.productsOption)
-    .requiredOption('--out <folder>', strings.outOption)
-    .option('--json', strings.eventsOption)
-    .option('--workers <n>', strings.workersOption, positiveNumber)
-    .action(render)
+  withMakingOptions(
+    program
+      .command('render')
+      .description(strings.whatRenderDoes)
+      .argument('<photo...>', strings.photoArgument),
+  ).action(render)
 }
 
 async function render(given: string[], options: Options): Promise<void> {

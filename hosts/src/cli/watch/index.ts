@@ -4,7 +4,7 @@ import type { Command } from 'commander'
 import { createNodePool } from '../../node'
 import { EXIT } from '../exit'
 import { loadRecipe, type RecipeOptions } from '../loadRecipe'
-import { positiveNumber } from '../options'
+import { positiveNumber, withMakingOptions } from '../options'
 import { openOutFolder } from '../outFolder'
 import { strings } from '../strings'
 import { UsageError } from '../UsageError'
@@ -24,19 +24,14 @@ const LOG = 'watch.log'
 
 /** Adds `watch`: makes whatever arrives in a folder. */
 export function addWatch(program: Command): void {
-  program
-    .command('watch')
-    .description(strings.whatWatchDoes)
-    .argument('<folder>', strings.watchArgument)
-    .option('--brief <file>', strings.briefOption)
-    .option('--outlet <name...>', strings.outletOption)
-    .option('--assets <folder>', strings.assetsOption)
-    .option('--products <file>', strings.productsOption)
-    .requiredOption('--out <folder>', strings.outOption)
+  withMakingOptions(
+    program
+      .command('watch')
+      .description(strings.whatWatchDoes)
+      .argument('<folder>', strings.watchArgument),
+  )
     .option('--every <seconds>', strings.everyOption, positiveNumber, 2)
     .option('--once', strings.onceOption)
-    .option('--json', strings.eventsOption)
-    .option('--workers <n>', strings.workersOption, positiveNumber)
     .action(watch)
 }
 
