@@ -35,6 +35,7 @@ export const SCHEMAS = {
   reserve: rows.Reserve,
   workedOut: rows.WorkedOutRow,
   looks: rows.LookRow,
+  watchedFolders: rows.WatchedFolder,
   weighIns: rows.WeighIn,
   weighed: rows.WeighedRow,
   weighedFiles: rows.WeighedFile,
@@ -71,6 +72,7 @@ class CloudbankDatabase extends Dexie {
   declare reserve: EntityTable<rows.Reserve, 'id'>
   declare workedOut: EntityTable<rows.WorkedOutRow, 'id'>
   declare looks: EntityTable<rows.LookRow, 'hash'>
+  declare watchedFolders: EntityTable<rows.WatchedFolder, 'shootId'>
   declare weighIns: EntityTable<rows.WeighIn, 'id'>
   declare weighed: EntityTable<rows.WeighedRow, 'id'>
   declare weighedFiles: EntityTable<rows.WeighedFile, 'id'>
@@ -126,6 +128,7 @@ class CloudbankDatabase extends Dexie {
       weighed: 'id, weighInId, state',
       weighedFiles: 'id, weighInId',
     })
+    this.version(13).stores({ watchedFolders: 'shootId' })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

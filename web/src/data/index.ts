@@ -16,6 +16,7 @@ export type {
   SetAside,
   WeighedFile,
   WeighedRow,
+  WatchedFolder,
   WeighIn,
 } from './rows'
 // The rows of a shoot itself are the core's; whoever reads the database has them from here.

@@ -321,6 +321,16 @@ export type WeighedRow = z.infer<typeof WeighedRow>
 export const WeighedFile = z.object({ id: z.string(), weighInId: z.string(), blob: BlobValue })
 export type WeighedFile = z.infer<typeof WeighedFile>
 
+/** A folder on the disk, of which a shoot takes in whatever arrives there. */
+export const WatchedFolder = z.object({
+  shootId: ShootId,
+  handle: z.custom<FileSystemDirectoryHandle>((value) => typeof value === 'object'),
+  /** Files that were taken in, by path, size and time. */
+  taken: z.array(z.string()),
+  standing: z.enum(['watching', 'asks', 'gone']),
+})
+export type WatchedFolder = z.infer<typeof WatchedFolder>
+
 /** A row that could not be read, kept as it is. */
 export const SetAside = z.object({
   id: z.number().optional(),

@@ -51,6 +51,7 @@ const OF_A_SHOOT = [
   'deeds',
   'cutOuts',
   'deliveries',
+  'watchedFolders',
 ] as const
 
 /** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */

@@ -7,6 +7,7 @@ import { followRoom } from './room'
 import { keepRunsGoing, resumeForRoom } from './runs'
 import { followSetAside } from './setAside'
 import { strings } from './strings'
+import { followFolders } from './watching'
 import { continueWeighing } from './weighing'
 
 /** Measuring waits until the first screen is there, in ms. */
@@ -35,6 +36,7 @@ export function startKeepers(): void {
       ),
     MEASURING_AFTER_MS,
   )
+  followFolders()
   setInterval(() => attempt(sweep(), strings.unusedFilesCouldntBeFreed), SWEEP_EVERY_MS)
 }
 

@@ -191,6 +191,7 @@ export const strings = {
   // weighing
   theServer: 'Cloudbank’s server',
   answers: (address: string, status: number): string => `${address} answers ${status}.`,
+  folderCouldntBeWatched: 'The folder couldn’t be looked at',
   notAmongTheFiles: 'The page shows it, but it is not among the files.',
   noRecording: (fileName: string): string => `${fileName} is not a recording of a page (HAR).`,
   notRecorded: 'The recording doesn’t hold it.',

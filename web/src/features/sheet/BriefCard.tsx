@@ -10,6 +10,7 @@ import { Action } from '../../ui'
 import { BriefPictures } from './BriefPictures'
 import { ShotsPart } from './ShotsPart'
 import type { SheetModel } from './useSheetModel'
+import { WatchedFolderPart } from './WatchedFolderPart'
 import { strings } from './strings'
 
 interface Props {
@@ -68,6 +69,7 @@ export function BriefCard({ view, model }: Props) {
           />{' '}
           {strings.makesArrivals}
         </chakra.label>
+        <WatchedFolderPart shootId={view.shoot.id} />
         <Action
           paddingX="10px"
           flex="none"

@@ -2,6 +2,19 @@ import { countOf } from '@cloudbank/core/words'
 
 /** Everything this room says, by component, to be read and translated together. */
 export const strings = {
+  // WatchedFolderPart
+  watchFolder: 'Watch a folder …',
+  watchFolderHint:
+    'Takes in what lies in a folder on this disk, and whatever arrives there while Cloudbank is open',
+  watched: {
+    watching: (name: string): string => `Watching ${name}`,
+    asks: (name: string): string => `${name} needs your permission`,
+    gone: (name: string): string => `${name} can’t be read`,
+  },
+  goOn: 'Go on',
+  stopWatching: 'Stop watching',
+  cantBeRead: 'The folder can’t be read',
+
   // BriefCard
   makesArrivals: 'Make new photographs as they come in',
   makesArrivalsHint:

@@ -1,0 +1,8 @@
+export {
+  canWatchFolders,
+  chooseWatchedFolder,
+  followFolders,
+  goOnWatching,
+  stopWatching,
+  useWatchedFolder,
+} from './watching'
