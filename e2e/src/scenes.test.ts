@@ -130,7 +130,9 @@ test('a scene of this browser alone has the pixels of Node’s', async () => {
       .raw()
       .toBuffer({ resolveWithObject: true })
     expect([info.width, info.height]).toEqual([2000, 2000])
-    const { spec } = readScene('oak table, plaster wall, leaves', { seed: Number(seed) })
+    // Products stand 8 % above the lower edge, as the brief has it.
+    const set = { seed: Number(seed), base01: 0.92 }
+    const { spec } = readScene('oak table, plaster wall, leaves', set)
     const made = srgbOfLinear(paintScene({ width: 2000, height: 2000 }, spec), null)
     expect(Buffer.compare(data, Buffer.from(made.data.buffer))).toBe(0)
   } finally {

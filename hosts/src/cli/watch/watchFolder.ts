@@ -46,6 +46,7 @@ export async function watchFolder(
   const failed = new Map<string, string>()
   const said = new Set<string>()
   let made = 0
+  let before = ''
   tell({ event: 'watching', folder, known: ledger.entries().length })
   while (!signal.aborted) {
     const { settled, unsettled, unreadable } = await look()
@@ -53,13 +54,15 @@ export async function watchFolder(
       said.add(path)
       tell({ event: 'unreadable', path })
     }
-    const waiting = settled.filter(({ hash }) => !failed.has(hash))
-    const batch = createBatch(placed(waiting, settled, ledger), ledger, recipe, out, pool)
-    if (batch.arrivals.length > 0) {
+    // Of a folder in which nothing has changed there is nothing to work out.
+    const found = JSON.stringify([today(), settled])
+    if (found !== before) {
+      const waiting = settled.filter(({ hash }) => !failed.has(hash))
+      const batch = createBatch(placed(waiting, settled, ledger), ledger, recipe, out, pool)
       made += await makeBatch(batch, { ledger, failed, out, signal, tell, pool })
-      continue
-    }
-    if (once && unsettled === 0) break
+      before = found
+    } else if (once && unsettled === 0) break
+    // Also after work: two looks in quick succession would take a file for whole that is still growing.
     await systemClock.sleep(everyMs, signal)
   }
   tell({ event: 'ended', made, failed: failed.size })
@@ -166,6 +169,7 @@ async function makeBatch(
   { rows, arrivals, makeAndWrite }: Batch,
   { ledger, failed, out, signal, tell, pool }: BatchPorts,
 ): Promise<number> {
+  if (arrivals.length === 0) return 0
   const remaining = new Map(arrivals.map((one) => [one.photo.hash, one]))
   let made = 0
   const work: Work<BatchArrival> = {

@@ -6,8 +6,10 @@ import { giveFiles } from '../intake'
 import { strings } from '../strings'
 import { takeFromFolder } from './takeFromFolder'
 
-/** Time between two looks, in ms: browsers tell of no change on a disk. */
+/** Time between two looks at least, in ms: browsers tell of no change on a disk. */
 const LOOK_EVERY_MS = 2500
+/** Of a folder with thousands of files one look takes its time: so many times that lies between two. */
+const PAUSE = 8
 
 /** What browsers that let pages watch folders have besides. */
 interface FolderAccess {
@@ -66,7 +68,16 @@ export function followFolders(): void {
       lock ? look() : Promise.resolve(),
     )
   }
-  setInterval(() => attempt(alone(), strings.folderCouldntBeWatched), LOOK_EVERY_MS)
+  const again = async (): Promise<void> => {
+    const began = performance.now()
+    try {
+      await alone()
+    } finally {
+      const pause = Math.max(LOOK_EVERY_MS, PAUSE * (performance.now() - began))
+      setTimeout(() => attempt(again(), strings.folderCouldntBeWatched), pause)
+    }
+  }
+  attempt(again(), strings.folderCouldntBeWatched)
 }
 
 /** Null where the folder can't be read: it is said beside its shoot. */

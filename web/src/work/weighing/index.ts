@@ -1,5 +1,8 @@
 export { AddressRefusedError, allowHost, fetchAddress, readHosts, writeHosts } from './fetchAddress'
-export { gatherAddresses, gatherFiles, gatherShoot, type Gathered } from './gather'
+export { gatherAddresses } from './gatherAddresses'
+export type { Gathered } from './gathered'
+export { gatherFiles } from './gatherFiles'
+export { gatherShoot } from './gatherShoot'
 export { fileStem, saveZip, shootOf, worthMaking, zipOf } from './leave'
 export {
   deleteWeighIn,

@@ -6,7 +6,9 @@ import {
   type WeighedRow,
   type WeighIn,
 } from '../../data'
-import { gatherAddresses, gatherShoot, type FoundPicture, type Gathered } from './gather'
+import { gatherAddresses } from './gatherAddresses'
+import type { FoundPicture, Gathered } from './gathered'
+import { gatherShoot } from './gatherShoot'
 
 /** Puts pictures on the scales: they are weighed one after the other, by whichever tab is there. */
 export async function startWeighIn(
