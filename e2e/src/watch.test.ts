@@ -165,6 +165,25 @@ test('a file that is still being written is waited for; Ctrl C ends it with whol
   expect(Object.keys(await made())).toEqual(['slow.webp'])
 })
 
+test('photographs that are moved while others are made are found where they are then', async () => {
+  const names = (await readdir(`${DEMO}photos`)).slice(0, 5)
+  for (const name of names) await put(name)
+  const options = ['--every', '1', '--workers', '1', '--json']
+  const child = spawnCli('watch', arrivals, '--brief', brief, '--out', out, ...options)
+  let said = ''
+  child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()))
+  await expect.poll(() => said, { timeout: 30_000, interval: 20 }).toContain('"made"')
+  for (const name of names) await rename(join(arrivals, name), join(arrivals, 'pots', name))
+  await expect
+    .poll(() => said.split('"event":"made"').length - 1, { timeout: 30_000 })
+    .toBe(names.length)
+  child.kill('SIGTERM')
+  await once(child, 'exit')
+  expect(said).not.toContain('"failed":1')
+  expect(said).not.toContain('"event":"failed"')
+  expect(Object.keys(await made())).toHaveLength(names.length)
+})
+
 test('killed at any moment and begun again, it ends with what one run makes', async () => {
   const names = (await readdir(`${DEMO}photos`)).slice(0, 6)
   for (const name of names) await put(name)

@@ -35,10 +35,14 @@ interface Seen {
 export function createLooks(folder: string, without: string): () => Promise<Look> {
   let before: ReadonlyMap<string, Seen> = new Map()
   return async () => {
-    const root = await realpath(folder)
+    // A drive that is away for a while comes back.
+    const files = await realpath(folder)
+      .then(filesUnder)
+      .catch(() => null)
+    if (!files) return { settled: [], unsettled: 0, unreadable: [folder] }
     const out = `${await realpath(without).catch(() => resolve(without))}${sep}`
     const now = new Map<string, Seen>()
-    for (const path of await filesUnder(root)) {
+    for (const path of files) {
       const info = path.startsWith(out) ? null : await stat(path).catch(() => null)
       // Taken away meanwhile; or empty, as files are before they are written.
       if (!info || info.size === 0) continue

@@ -1,7 +1,13 @@
 import { readdir, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { CancelledError } from '@cloudbank/core/engine'
-import { createShootModel, OriginalHash, type LeftFile, type Shot } from '@cloudbank/core/shoot'
+import {
+  createShootModel,
+  groupBy,
+  OriginalHash,
+  type LeftFile,
+  type Shot,
+} from '@cloudbank/core/shoot'
 import type { WorkerPool } from '../../pool'
 import { createProcessLock, silentReporter, systemClock, workThrough, type Work } from '../../runs'
 import type { LoadedRecipe } from '../loadRecipe'
@@ -59,14 +65,15 @@ export async function watchFolder(
     if (found !== before) {
       const waiting = settled.filter(({ hash }) => !failed.has(hash))
       const batch = createBatch(placed(waiting, settled, ledger), ledger, recipe, out, pool)
-      made += await makeBatch(batch, { ledger, failed, out, signal, tell, pool })
-      before = found
+      const done = await makeBatch(batch, { ledger, failed, out, signal, tell, pool })
+      made += done.made
+      before = done.missed > 0 ? '' : found
     } else if (once && unsettled === 0) break
     // Also after work: two looks in quick succession would take a file for whole that is still growing.
     await systemClock.sleep(everyMs, signal)
   }
-  tell({ event: 'ended', made, failed: failed.size })
-  return { made, failed: failed.size }
+  tell({ event: 'ended', made, failed: failed.size + said.size })
+  return { made, failed: failed.size + said.size }
 }
 
 /**
@@ -123,35 +130,39 @@ function createBatch(
   const rows = { ...named, shots }
   const model = createShootModel()
   const shootRecipe = model.recipeOf(rows)
-  const { items } = model.planDelivery(rows)
+  const itemsOf = groupBy(model.planDelivery(rows).items, ({ shot }) => shot.id)
   const keyOf = (shot: Shot): string =>
     sha256(
       new TextEncoder().encode(
         JSON.stringify([
           shootRecipe.steps.finish.placements.map((one) => model.keyOf(shot, shootRecipe, one)),
-          items
-            .filter((item) => item.shot === shot)
-            .map(({ path, words, altText }) => [path, words, altText]),
+          itemsOf.get(shot.id)?.map(({ path, words, altText }) => [path, words, altText]),
         ]),
       ),
     )
   const known = new Map(ledger.entries().map((entry) => [entry.hash, entry.key]))
+  const shotAt = new Map(places.map((place, i) => [place, shots[i]!]))
   const arrivals = photos.flatMap((photo) => {
-    const shot = shots[places.indexOf(photo.place)]!
+    const shot = shotAt.get(photo.place)!
     const key = keyOf(shot)
     return known.get(photo.hash) === key ? [] : [{ photo, shot, key }]
   })
   const pathOf = new Map(photos.map(({ hash, path }) => [hash, path]))
   const files = {
     original: async ({ originalHash }: Shot) => {
-      const path = pathOf.get(originalHash)
-      if (path === undefined) throw new Error('only photographs that are here are made')
-      return new Uint8Array(await readFile(path))
+      const bytes = await readFile(pathOf.get(originalHash) ?? '').catch(() => null)
+      if (!bytes || sha256(bytes) !== originalHash) throw new MovedError()
+      return new Uint8Array(bytes)
     },
     mattes: () => Promise.resolve([]),
     finished: () => Promise.reject(new Error('nothing is finished yet')),
   }
   return { rows, arrivals, ...createMakeAndWrite(rows, files, assets, out, pool) }
+}
+
+/** A photograph was moved, or written to, after it had been looked at: the next look finds it as it is then. */
+class MovedError extends Error {
+  override readonly name = 'MovedError'
 }
 
 type Batch = ReturnType<typeof createBatch>
@@ -164,14 +175,15 @@ interface BatchPorts extends Pick<WatchRequest, 'out' | 'signal' | 'tell'> {
   readonly pool: WorkerPool
 }
 
-/** Makes what has arrived; how many were made. */
+/** Makes what has arrived: how many were made, and how many were not there any more. */
 async function makeBatch(
   { rows, arrivals, makeAndWrite }: Batch,
   { ledger, failed, out, signal, tell, pool }: BatchPorts,
-): Promise<number> {
-  if (arrivals.length === 0) return 0
+): Promise<{ readonly made: number; readonly missed: number }> {
+  if (arrivals.length === 0) return { made: 0, missed: 0 }
   const remaining = new Map(arrivals.map((one) => [one.photo.hash, one]))
   let made = 0
+  let missed = 0
   const work: Work<BatchArrival> = {
     lock: 'watch',
     remaining: () => Promise.resolve([...remaining.values()]),
@@ -192,9 +204,12 @@ async function makeBatch(
         tell(madeEvent(path, words, left))
       } catch (error) {
         if (error instanceof CancelledError) throw error
-        const reason = (error as Error).message // only errors are thrown
-        failed.set(hash, reason)
-        tell({ event: 'failed', path, reason })
+        if (error instanceof MovedError) missed++
+        else {
+          const reason = (error as Error).message // only errors are thrown
+          failed.set(hash, reason)
+          tell({ event: 'failed', path, reason })
+        }
       }
       remaining.delete(hash)
     },
@@ -209,7 +224,7 @@ async function makeBatch(
   await workThrough(work, ports)
   const left = ledger.entries().flatMap((entry) => entry.left)
   if (made > 0) await writeManifests(rows, left, out)
-  return made
+  return { made, missed }
 }
 
 /** Removes what a machine that was switched off left half written. */
