@@ -70,6 +70,9 @@ export async function buildNode() {
       'commander',
       'playwright-core',
       '@techstark/opencv-js',
+      'bullmq',
+      '@aws-sdk/*',
+      '@tus/*',
     ],
   })
 }

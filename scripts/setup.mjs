@@ -7,6 +7,7 @@ import { join } from 'node:path'
 
 export const root = fileURLToPath(new URL('..', import.meta.url))
 export const CHROMIUM = '/usr/bin/chromium'
+export const REDIS = '/usr/bin/redis-server'
 
 /** Installs the dependencies when the lockfile has changed since they were last installed. */
 export function installDependencies() {
@@ -24,15 +25,18 @@ export function installDependencies() {
   writeFileSync(stamp, lock)
 }
 
-/** Installs Debian's Chromium when it is missing; needs root. */
-export function installChromium() {
-  if (existsSync(CHROMIUM)) return
-  console.error('Installing Chromium …')
+/** Installs what tests need of Debian's packages and is missing: Chromium and Redis; needs root. */
+export function installTestPrograms() {
+  const missing = Object.entries({ chromium: CHROMIUM, 'redis-server': REDIS })
+    .filter(([, path]) => !existsSync(path))
+    .map(([name]) => name)
+  if (missing.length === 0) return
+  console.error(`Installing ${missing.join(' and ')} …`)
   const run = (...args) =>
     execFileSync('apt-get', args, {
       stdio: ['ignore', 'ignore', process.stderr],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     })
   run('update', '-q')
-  run('install', '-y', '-q', '--no-install-recommends', 'chromium')
+  run('install', '-y', '-q', '--no-install-recommends', ...missing)
 }

@@ -3,10 +3,10 @@ import { Buffer } from 'node:buffer'
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { installChromium, installDependencies, root } from './setup.mjs'
+import { installTestPrograms, installDependencies, root } from './setup.mjs'
 
 installDependencies()
-installChromium()
+installTestPrograms()
 
 const bin = (name) => join(root, 'node_modules/.bin', name)
 const total = { passed: 0, failed: 0, skipped: 0 }

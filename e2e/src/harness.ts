@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { unzipSync } from 'fflate'
 import { chromium, type BrowserContext, type Download, type Page } from 'playwright-core'
-import { createApp, scenesOnThreads, type HostStore } from '@cloudbank/server'
+import { createApp, scenesOnThreads, type AppServices, type HostStore } from '@cloudbank/server'
 
 const folder = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
@@ -27,10 +27,10 @@ class GatedServer {
   port = 0
 
   /** @param web where the built interface lies. */
-  constructor(web: string) {
+  constructor(web: string, services: AppServices) {
     const app = createApp(
       { web, demo: DEMO },
-      { scenes: scenesOnThreads(), fetching: { hosts: hostsInMemory() } },
+      { scenes: scenesOnThreads(), fetching: { hosts: hostsInMemory() }, ...services },
     )
     this.#server = createServer((request, response) => {
       if (this.away(request.url ?? '')) request.socket.destroy()
@@ -85,12 +85,14 @@ export interface RunningApp {
  * @param browser `warm`: one that has been here before, so that it compiles nothing anew; `cold`: one that has kept
  * nothing, and asks the server for everything.
  * @param web where the interface lies; of one that was named, the browser keeps all files for when the server is away.
+ * @param services what the server plays besides.
  */
 export async function startApp(
   browser: 'warm' | 'cold' = 'warm',
   web: string | null = null,
+  services: AppServices = {},
 ): Promise<RunningApp> {
-  const server = new GatedServer(web ?? WEB)
+  const server = new GatedServer(web ?? WEB, services)
   await server.start()
   const profile = await mkdtemp(join(tmpdir(), 'cloudbank-e2e-'))
   if (browser === 'warm') await copyKept(WARM, join(profile, 'Default'))

@@ -1,5 +1,5 @@
 import { extname, join } from 'node:path'
-import express, { type Express } from 'express'
+import express, { type Express, type Router } from 'express'
 import { createFetchService, type Fetching, type HostStore } from './fetching'
 import { createSceneService, type SceneWork } from './scenes'
 
@@ -14,6 +14,8 @@ export interface AppServices {
   readonly scenes?: SceneWork
   /** Fetches what a browser may not, from hosts that are kept. */
   readonly fetching?: { readonly hosts: HostStore; readonly fetch?: Fetching }
+  /** Makes renditions in the browser's place. */
+  readonly orders?: Router
 }
 
 /**
@@ -59,7 +61,7 @@ const YEAR_MS = 365 * 24 * 3600 * 1000
 /** The web server: the built interface, the demo shoot, and the headers both need. */
 export function createApp(
   { web, demo }: AppFolders,
-  { scenes, fetching }: AppServices = {},
+  { scenes, fetching, orders }: AppServices = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -70,6 +72,7 @@ export function createApp(
   })
   if (scenes) app.use('/api/scenes', createSceneService(scenes))
   if (fetching) app.use('/api/fetch', createFetchService(fetching.hosts, fetching.fetch))
+  if (orders) app.use('/api/orders', orders)
   app.use('/api', (_request, response) => void response.sendStatus(404))
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
   app.use('/demo/photos', express.static(join(demo, 'photos')))

@@ -59,6 +59,20 @@ export const strings = {
   portOption: 'the port to serve it at',
   noOpenOption: 'don’t open a browser',
 
+  // worker
+  whatWorkerDoes: 'Makes what browsers order of a server, on this machine as well.',
+  queueOption: 'the queue that the server was started with: redis://…',
+  storeOption: 'the store that the server was started with: a shared folder, or s3://bucket/folder',
+  rateOption: 'photographs a minute that all workers together begin at most',
+  notAQueue: (address: string): string =>
+    `${address} isn’t a queue: workers share one in Redis, redis://…`,
+  workerWaits: (slots: number, queue: string): string =>
+    `Works on ${countOf(slots, 'photograph')} at a time, as they come in at ${queue}. Ctrl C ends it.`,
+  workerEnds: 'Ends once what it has begun is made. Ctrl C again leaves that to others.',
+  orderBegun: (name: string): string => `${name}: begun`,
+  orderMade: (name: string, seconds: string): string => `${name}: made in ${seconds}`,
+  orderFailed: (name: string, reason: string): string => `${name}: ${reason}`,
+
   // check
   whatCheckDoes: 'Checks finished files against the rules of outlets.',
   checkArgument: 'a folder of finished files, as render or the app delivers it',

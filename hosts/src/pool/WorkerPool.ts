@@ -21,6 +21,18 @@ export interface JobOptions {
   readonly signal?: AbortSignal
   /** Told the name of each stage as it ends. */
   readonly onStage?: (stage: string) => void
+  /** How it stands in line where the jobs of others wait, too. */
+  readonly turn?: JobTurn
+}
+
+/** A job's place among those of others. */
+export interface JobTurn {
+  /** What it is called where people look on. */
+  readonly name: string
+  /** Jobs of one group take turns with those of the others. */
+  readonly group: string
+  /** Before all that is not urgent. */
+  readonly urgent: boolean
 }
 
 interface Task {

@@ -16,6 +16,7 @@ export { dataToError, errorToData, WorkerLostError } from './workerErrors'
 export {
   WorkerPool,
   type JobOptions,
+  type JobTurn,
   type Jobs,
   type OnFetching,
   type WorkerEndpoint,

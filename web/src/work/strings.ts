@@ -10,6 +10,11 @@ export const strings = {
   sceneHalfSent: 'the scene maker sent no picture',
   sceneTookTooLong: 'the scene maker took too long',
 
+  // orders
+  serverAway: 'the server doesn’t answer',
+  goesOnHere: (reason: string): string =>
+    `This browser goes on making renditions itself: ${reason}.`,
+
   // exportShoot
   shootNoLongerExists: 'the shoot no longer exists',
   fileOfItIsMissing: (table: string | number, hash: string | number): string =>

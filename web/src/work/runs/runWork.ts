@@ -112,7 +112,8 @@ async function makeShot(
     only: placements.map(({ id }) => id),
     ...(await shotJob(plan, original.blob, db)),
   } as const
-  const render = (): Promise<JobResults['render']> => pool.run<'render'>(job, { signal })
+  const turn = { name: shot.fileName, group: shot.shootId, urgent: shot.id === shotInView() }
+  const render = (): Promise<JobResults['render']> => pool.run<'render'>(job, { signal, turn })
   let result: JobResults['render']
   try {
     // A worker may end for no fault of the photograph; one over which a second ends is at fault itself.

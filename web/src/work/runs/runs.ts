@@ -4,7 +4,7 @@ import type { Jobs } from '@cloudbank/hosts/pool'
 import { countOf } from '@cloudbank/core/words'
 import { attempt, describeError, isNoRoom, NO_ROOM, useNotices } from '../../notices'
 import { database, spendReserve, type Database, type Run, type RunId } from '../../data'
-import { sharedPool } from '../pool'
+import { makersOfRuns } from '../orders'
 import { browserPorts } from '../ports'
 import { createReporter } from '../reporter'
 import { runWork } from './runWork'
@@ -75,7 +75,9 @@ export function keepRunsGoing(): void {
     for (const { id: runId } of running) {
       if (inHand.has(runId) || useWithoutRoom.getState().runIds.has(runId)) continue
       inHand.add(runId)
-      const work = workOnRun(runId, sharedPool(), browserPorts(reporter), database)
+      const work = makersOfRuns().then(({ jobs, lanes }) =>
+        workOnRun(runId, jobs, { ...browserPorts(reporter), lanes }, database),
+      )
       attempt(work.then(say).finally(() => inHand.delete(runId)))
     }
   }

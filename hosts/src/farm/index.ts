@@ -1,0 +1,5 @@
+export { openQueue } from './openQueue'
+export { openStore } from './openStore'
+export type { QueuePort } from './queue'
+export { KEYS, type Stored, type StorePort } from './store'
+export { workOnOrders, type OrderWorker } from './workOnOrders'

@@ -1,0 +1,1 @@
+export { createOrderService, type OrderSurroundings } from './orderService'

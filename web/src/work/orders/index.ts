@@ -1,0 +1,1 @@
+export { makersOfRuns, queueReport, type Makers } from './makers'
