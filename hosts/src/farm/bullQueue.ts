@@ -1,14 +1,7 @@
 import { Queue, QueueEvents, UnrecoverableError, Worker, type Job } from 'bullmq'
 import { WorkerReport, type Order, type OrderState } from '../orders'
 import { WorkerLostError, type ErrorData } from '../pool'
-import {
-  GONE_MS,
-  MAX_REPORTED,
-  MAX_TRIES,
-  REPORT_MS,
-  type Handled,
-  type QueuePort,
-} from './queue'
+import { GONE_MS, MAX_REPORTED, MAX_TRIES, REPORT_MS, type Handled, type QueuePort } from './queue'
 import { reasonOf } from './reasonOf'
 import { createTurns } from './turns'
 
@@ -114,8 +107,7 @@ export function createBullQueue(
         stops.set(order.id, stop)
         try {
           const handled = await handle(order, stop.signal)
-          if (handled.kind === 'failed')
-            throw new UnrecoverableError(JSON.stringify(handled.error))
+          if (handled.kind === 'failed') throw new UnrecoverableError(JSON.stringify(handled.error))
           return handled
         } catch (error) {
           if (error instanceof WorkerLostError || error instanceof UnrecoverableError) throw error

@@ -40,12 +40,13 @@ export function folderStore(folder: string): StorePort {
     },
     remove: (key) => rm(pathOf(key), { force: true }),
     list: async (prefix) => {
-      const names = await readdir(join(folder, prefix), { recursive: true, withFileTypes: true }).catch(
-        (error: unknown) => {
-          if (isMissing(error)) return []
-          throw error
-        },
-      )
+      const names = await readdir(join(folder, prefix), {
+        recursive: true,
+        withFileTypes: true,
+      }).catch((error: unknown) => {
+        if (isMissing(error)) return []
+        throw error
+      })
       const found: Stored[] = []
       for (const entry of names.filter((one) => one.isFile())) {
         const path = join(entry.parentPath, entry.name)

@@ -1,13 +1,7 @@
 import { CancelledError } from '@cloudbank/core/engine'
 import type { Order, OrderState, WorkerReport } from '../orders'
 import { errorToData, WorkerLostError } from '../pool'
-import {
-  MAX_REPORTED,
-  MAX_TRIES,
-  type Handled,
-  type QueuePort,
-  type WorkOptions,
-} from './queue'
+import { MAX_REPORTED, MAX_TRIES, type Handled, type QueuePort, type WorkOptions } from './queue'
 import { reasonOf } from './reasonOf'
 import { createTurns } from './turns'
 
@@ -107,9 +101,11 @@ export function createProcessQueue(): QueuePort {
     },
     report: () => {
       const line = waiting()
-      const failed = [...ended.values()].reverse().flatMap(({ state, name }) =>
-        state.kind === 'failed' ? [{ name, reason: reasonOf(state.error) }] : [],
-      )
+      const failed = [...ended.values()]
+        .reverse()
+        .flatMap(({ state, name }) =>
+          state.kind === 'failed' ? [{ name, reason: reasonOf(state.error) }] : [],
+        )
       return Promise.resolve({
         workers: [...workers].map(({ report }) => report()),
         waiting: line.length,

@@ -2,7 +2,8 @@ import type { Order, OrderState, QueueReport, WorkerReport } from '../orders'
 import type { ErrorData } from '../pool'
 
 /** What becomes of an order in a worker: nothing more to say, or why it can't be made. */
-export type Handled = { readonly kind: 'made' } | { readonly kind: 'failed'; readonly error: ErrorData }
+export type Handled =
+  { readonly kind: 'made' } | { readonly kind: 'failed'; readonly error: ErrorData }
 
 export interface WorkOptions {
   readonly slots: number

@@ -177,7 +177,9 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
     }, workOf(1))
     await begun
     await queue.cancel(order.id)
-    await expect.poll(() => queue.stateOf(order.id), { timeout: 10_000 }).toEqual({ kind: 'unknown' })
+    await expect
+      .poll(() => queue.stateOf(order.id), { timeout: 10_000 })
+      .toEqual({ kind: 'unknown' })
     await end()
   })
 })

@@ -1,7 +1,13 @@
 import { createHash } from 'node:crypto'
 import { hostname } from 'node:os'
 import { CancelledError } from '@cloudbank/core/engine'
-import { packKeyedMatte, unpackKeyedMatte, type MadeOrder, type Order, type WorkerReport } from '../orders'
+import {
+  packKeyedMatte,
+  unpackKeyedMatte,
+  type MadeOrder,
+  type Order,
+  type WorkerReport,
+} from '../orders'
 import {
   errorToData,
   WorkerLostError,
@@ -99,7 +105,10 @@ async function jobOf(order: Order, store: StorePort): Promise<Extract<Job, { kin
     if (!bytes) throw new StoreError(`the store has no ${hash}`)
     return bytes as Uint8Array<ArrayBuffer> // just read, never shared
   }
-  const assets = order.assets.map(async (hash) => ({ hash, source: (await get(hash)) as FileSource }))
+  const assets = order.assets.map(async (hash) => ({
+    hash,
+    source: (await get(hash)) as FileSource,
+  }))
   const mattes = order.mattes.map(async (hash) => unpackKeyedMatte(new Blob([await get(hash)])))
   return {
     kind: 'render',

@@ -73,7 +73,11 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
   const askJson = async (path: string, body: unknown, signal?: AbortSignal): Promise<Response> =>
     ask(
       path,
-      { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) },
+      {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      },
       signal,
     )
 
@@ -149,7 +153,9 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
 
   return {
     report: async () => {
-      const response = await fetch(`${base}/report`, { signal: AbortSignal.timeout(REPORT_LOST_MS) }).catch(() => null)
+      const response = await fetch(`${base}/report`, {
+        signal: AbortSignal.timeout(REPORT_LOST_MS),
+      }).catch(() => null)
       return response?.ok ? QueueReport.parse(await response.json()) : null
     },
     render: async (job, { signal, turn }) => {
@@ -158,7 +164,9 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
         await place(order, contents, signal)
         const state = await ended(order.id, signal).catch((error: unknown) => {
           if (signal?.aborted)
-            void fetch(`${base}/${order.id}`, { method: 'DELETE', keepalive: true }).catch(() => null)
+            void fetch(`${base}/${order.id}`, { method: 'DELETE', keepalive: true }).catch(
+              () => null,
+            )
           throw error
         })
         if (state.kind === 'failed') throw dataToError(state.error)

@@ -33,12 +33,10 @@ const Asked = z.object({ ids: z.array(ContentHash).max(1000) })
  * Makes renditions for browsers: photographs are uploaded once, by their hash; orders are placed, asked after, and what
  * came of them is fetched. All of it can be asked again at any time, with the same result.
  */
-export function createOrderService({
-  queue,
-  store,
-  uploads,
-  quotaBytes,
-}: OrderSurroundings): { readonly router: Router; readonly close: () => Promise<void> } {
+export function createOrderService({ queue, store, uploads, quotaBytes }: OrderSurroundings): {
+  readonly router: Router
+  readonly close: () => Promise<void>
+} {
   const router = Router()
   /** What the orders under way name: it stays. */
   const open = new Map<string, Order>()
@@ -69,7 +67,10 @@ export function createOrderService({
     const read = Order.safeParse(body)
     if (!read.success) {
       const [issue] = read.error.issues
-      response.status(400).type('text').send(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`)
+      response
+        .status(400)
+        .type('text')
+        .send(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`)
       return
     }
     const order = read.data
@@ -128,12 +129,13 @@ export function createOrderService({
 
   router.get('/:id/made{/:hash}', async ({ params }, response) => {
     const { id, hash } = z.object({ id: ContentHash, hash: ContentHash.optional() }).parse(params)
-    const bytes = await store.get(
-      hash === undefined ? KEYS.madeOrder(id) : KEYS.madeFile(id, hash),
-    )
+    const bytes = await store.get(hash === undefined ? KEYS.madeOrder(id) : KEYS.madeFile(id, hash))
     if (!bytes) response.sendStatus(404)
     // Data, never a page.
-    else response.type(hash === undefined ? 'json' : 'application/octet-stream').send(Buffer.from(bytes))
+    else
+      response
+        .type(hash === undefined ? 'json' : 'application/octet-stream')
+        .send(Buffer.from(bytes))
   })
 
   router.delete('/:id', async ({ params }, response) => {

@@ -7,5 +7,6 @@ export const sameOriginOnly: RequestHandler = (request, response, next) => {
   const isOwn = site === undefined || site === 'same-origin' || site === 'none'
   const isHere = origin === undefined || origin === `${request.protocol}://${request.get('Host')}`
   if (isOwn && isHere) next()
-  else response.status(403).type('text').send('Cloudbank’s orders are taken from its own page only.')
+  else
+    response.status(403).type('text').send('Cloudbank’s orders are taken from its own page only.')
 }
