@@ -206,7 +206,7 @@ export async function newShoot(
     .waitFor({ timeout: 60_000 })
 }
 
-const CLI = folder('../../hosts/bin/cloudbank.mjs')
+export const CLI = folder('../../hosts/bin/cloudbank.mjs')
 
 /** Runs the command line as a process of its own. */
 export function runCli(

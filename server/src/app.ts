@@ -1,5 +1,5 @@
 import { extname, join } from 'node:path'
-import express, { type Express, type Router } from 'express'
+import express, { type Express, type RequestHandler } from 'express'
 import { createFetchService, type Fetching, type HostStore } from './fetching'
 import { createSceneService, type SceneWork } from './scenes'
 
@@ -15,7 +15,7 @@ export interface AppServices {
   /** Fetches what a browser may not, from hosts that are kept. */
   readonly fetching?: { readonly hosts: HostStore; readonly fetch?: Fetching }
   /** Makes renditions in the browser's place. */
-  readonly orders?: Router
+  readonly orders?: RequestHandler
 }
 
 /**

@@ -1,4 +1,4 @@
-import { Queue, QueueEvents, UnrecoverableError, Worker, type Job } from 'bullmq'
+import type { Job, QueueEvents } from 'bullmq'
 import { WorkerReport, type Order, type OrderState } from '../orders'
 import { WorkerLostError, type ErrorData } from '../pool'
 import { GONE_MS, MAX_REPORTED, MAX_TRIES, REPORT_MS, type Handled, type QueuePort } from './queue'
@@ -31,10 +31,12 @@ export interface BullOptions {
 }
 
 /** A queue in Redis, for any number of machines. */
-export function createBullQueue(
+export async function createBullQueue(
   url: string,
   { perMinute }: BullOptions = { perMinute: null },
-): QueuePort {
+): Promise<QueuePort> {
+  // Loaded by those who use it.
+  const { Queue, QueueEvents, UnrecoverableError, Worker } = await import('bullmq')
   const quiet = (): void => undefined // it connects again by itself; what was asked says that it failed
   // Whoever asks is told at once when Redis is away, and asks again.
   const queue = new Queue<Placed, Handled>(NAME, {

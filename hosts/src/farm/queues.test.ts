@@ -5,7 +5,7 @@ import { createBullQueue } from './bullQueue'
 import { orderOf, workOf } from './order.testing'
 import { createProcessQueue } from './processQueue'
 import { MAX_TRIES, type Handled, type QueuePort } from './queue'
-import { startRedis, type TestRedis } from './redis.testing'
+import { startRedis, type TestRedis } from './testing'
 
 // What is true of a queue, of both alike.
 
@@ -42,20 +42,20 @@ async function ended(queue: QueuePort, ids: readonly string[]): Promise<void> {
 }
 
 const KINDS = {
-  'within a process': () => createProcessQueue(),
+  'within a process': () => Promise.resolve(createProcessQueue()),
   'in Redis': () => createBullQueue(redis.url),
 } as const
 
 describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind) => {
-  const open = (): QueuePort => {
-    const queue = KINDS[kind]()
+  const open = async (): Promise<QueuePort> => {
+    const queue = await KINDS[kind]()
     queues.push(queue)
     return queue
   }
   const own = (name: string, changed = {}) => orderOf(`${kind} ${name}`, changed)
 
   test('makes an order once, however often it is placed', async () => {
-    const queue = open()
+    const queue = await open()
     const order = own('once')
     let times = 0
     expect(await queue.stateOf(order.id)).toEqual({ kind: 'unknown' })
@@ -73,7 +73,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('gives the reason of what fails, and tries it again when it is placed anew', async () => {
-    const queue = open()
+    const queue = await open()
     const order = own('damaged')
     const damaged = { kind: 'file', problem: { code: 'damaged' } } as const
     const outcomes: Handled[] = [{ kind: 'failed', error: damaged }, MADE]
@@ -91,7 +91,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('sets aside what ends its worker three times, and goes on', async () => {
-    const queue = open()
+    const queue = await open()
     const poison = own('poison')
     const good = own('good')
     let tries = 0
@@ -110,7 +110,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('takes turns between groups, and what is urgent first', async () => {
-    const queue = open()
+    const queue = await open()
     const names = (group: string, count: number) =>
       Array.from({ length: count }, (_, k) => own(`${group}${k}`, { group: `${kind} ${group}` }))
     const first = names('a', 4)
@@ -131,7 +131,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('takes back what nobody has begun', async () => {
-    const queue = open()
+    const queue = await open()
     const order = own('taken back')
     await queue.place(order)
     await queue.cancel(order.id)
@@ -142,7 +142,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('tells who works and what waits', async () => {
-    const queue = open()
+    const queue = await open()
     const orders = ['x', 'y', 'z'].map((name) => own(name))
     let letGo = (): void => undefined
     const held = new Promise<void>((resolve) => (letGo = resolve))
@@ -164,7 +164,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 
   test('asks whoever works on an order to stop', async () => {
-    const queue = open()
+    const queue = await open()
     const order = own('stopped')
     await queue.place(order)
     let began = (): void => undefined
@@ -186,7 +186,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
 
 test('a Redis that was killed and comes back has what was placed, and workers go on', async () => {
   const own = await startRedis()
-  const queue = createBullQueue(own.url)
+  const queue = await createBullQueue(own.url)
   const orders = Array.from({ length: 5 }, (_, k) => orderOf(`kept ${k}`))
   for (const order of orders) await queue.place(order)
   await own.kill()

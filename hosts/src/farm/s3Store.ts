@@ -1,14 +1,4 @@
-import {
-  DeleteObjectCommand,
-  GetObjectCommand,
-  HeadObjectCommand,
-  ListObjectsV2Command,
-  NotFound,
-  NoSuchKey,
-  PutObjectCommand,
-  S3Client,
-  type S3ClientConfig,
-} from '@aws-sdk/client-s3'
+import type { S3ClientConfig } from '@aws-sdk/client-s3'
 import type { Stored, StorePort } from './store'
 
 /** Where a bucket is. */
@@ -23,7 +13,24 @@ export interface Bucket {
  * A store in a bucket of whoever speaks the S3 protocol. Keys of access come from the environment
  * (`AWS_ACCESS_KEY_ID`, `AWS_SECRET_ACCESS_KEY`) unless the configuration says otherwise.
  */
-export function s3Store({ name: Bucket, folder, client: config }: Bucket): StorePort {
+export async function s3Store({
+  name: Bucket,
+  folder,
+  client: config,
+}: Bucket): Promise<StorePort> {
+  // Loaded by those who use it: it is large.
+  const {
+    DeleteObjectCommand,
+    GetObjectCommand,
+    HeadObjectCommand,
+    ListObjectsV2Command,
+    NoSuchKey,
+    NotFound,
+    PutObjectCommand,
+    S3Client,
+  } = await import('@aws-sdk/client-s3')
+  const isMissing = (error: unknown): boolean =>
+    error instanceof NotFound || error instanceof NoSuchKey
   // Not every server of one's own knows the newer checksums; the signature covers the bytes.
   const client = new S3Client({
     requestChecksumCalculation: 'WHEN_REQUIRED',
@@ -76,6 +83,3 @@ export function s3Store({ name: Bucket, folder, client: config }: Bucket): Store
     },
   }
 }
-
-const isMissing = (error: unknown): boolean =>
-  error instanceof NotFound || error instanceof NoSuchKey

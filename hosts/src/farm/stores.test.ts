@@ -23,7 +23,7 @@ afterAll(async () => {
   await rm(folder, { recursive: true, force: true })
 })
 
-const inBucket = (credentials = KNOWN): StorePort =>
+const inBucket = (credentials = KNOWN): Promise<StorePort> =>
   s3Store({
     name: 'shop',
     folder: 'autumn',
@@ -36,13 +36,13 @@ const inBucket = (credentials = KNOWN): StorePort =>
   })
 
 const KINDS = {
-  'in a folder': () => folderStore(join(folder, 'plain')),
+  'in a folder': () => Promise.resolve(folderStore(join(folder, 'plain'))),
   'in a bucket': () => inBucket(),
 } as const
 
 describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a store %s', (kind) => {
   test('gives back what it was given, byte for byte, and nothing of what it was not', async () => {
-    const store = KINDS[kind]()
+    const store = await KINDS[kind]()
     const bytes = Uint8Array.from({ length: 70_000 }, (_, k) => (k * 31) % 256)
     expect(await store.has('contents/aa')).toBe(false)
     expect(await store.get('contents/aa')).toBeNull()
@@ -57,7 +57,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a store %s', (kind)
   })
 
   test('lists what is under a prefix, with its size', async () => {
-    const store = KINDS[kind]()
+    const store = await KINDS[kind]()
     expect(await store.list('made/')).toEqual([])
     await store.put('made/one/order.json', new Uint8Array(3))
     await store.put('made/one/bb', new Uint8Array(7))
@@ -72,7 +72,7 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a store %s', (kind)
 })
 
 test('a bucket lists more than one page', async () => {
-  const store = inBucket()
+  const store = await inBucket()
   const keys = Array.from({ length: 205 }, (_, k) => `many/${String(k).padStart(4, '0')}`)
   for (let k = 0; k < keys.length; k += 50)
     await Promise.all(keys.slice(k, k + 50).map((key) => store.put(key, new Uint8Array(1))))
@@ -80,9 +80,9 @@ test('a bucket lists more than one page', async () => {
 }, 60_000)
 
 test('a bucket refuses whoever signs with another key', async () => {
-  const store = inBucket({ ...KNOWN, secretAccessKey: 'guessed' })
+  const store = await inBucket({ ...KNOWN, secretAccessKey: 'guessed' })
   await expect(store.put('contents/dd', new Uint8Array(1))).rejects.toThrow(/signature/i)
-  expect(await inBucket().has('contents/dd')).toBe(false)
+  expect(await (await inBucket()).has('contents/dd')).toBe(false)
 })
 
 test('a folder never shows a file that is still being written, and clears what was abandoned', async () => {

@@ -1,0 +1,1 @@
+export { startRedis, type TestRedis } from './redis'
