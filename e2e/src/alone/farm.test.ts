@@ -2,8 +2,15 @@ import sharp from 'sharp'
 import { expect, test } from 'vitest'
 import type { Page } from 'playwright-core'
 import { seededRandom } from '@cloudbank/core/raster/testing'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { openQueue, openStore, workOnOrders } from '@cloudbank/hosts/farm'
+import { createNodePool } from '@cloudbank/hosts/node'
+import { createOrderService } from '@cloudbank/server'
 import { startFarm } from '../farm'
 import {
+  countRenditions,
   crash,
   demoPhoto,
   newShoot,
@@ -76,7 +83,7 @@ async function madeAlone(files: readonly GivenFile[]): Promise<Record<string, st
 }
 
 test('forty ends of worker, server, Redis and tab: nothing lost, nothing doubled, the same bytes', async () => {
-  const files = await photographs(48)
+  const files = await photographs(36)
   const alone = await madeAlone(files)
   const farm = await startFarm()
   const app: RunningApp = await startApp('warm', null, { orders: farm.orders })
@@ -100,15 +107,49 @@ test('forty ends of worker, server, Redis and tab: nothing lost, nothing doubled
         await tab.goto(sheet)
       },
     ]
+    let underWay = 0
     for (let k = 0; k < 40; k++) {
+      if ((await countRenditions(tab)) < 2 * files.length) underWay++
       await tab.waitForTimeout(random() * 700)
       await ends[Math.floor(random() * ends.length)]!()
     }
     await made(tab, files.length)
+    expect(underWay).toBeGreaterThan(20)
     expect(await madeIn(tab, files.length)).toEqual(alone)
     expect(farm.workers[1]!.said).toMatch(/made in/)
   } finally {
     await app.stop()
     await farm.stop()
+  }
+})
+
+test('the app’s own server makes a run, and the browser goes on where that goes away', async () => {
+  const files = await photographs(8)
+  const alone = await madeAlone(files)
+  const folder = await mkdtemp(join(tmpdir(), 'cloudbank-own-'))
+  const queue = await openQueue(null)
+  const store = await openStore(join(folder, 'store'))
+  const jobs = createNodePool(2, 'portable')
+  const service = createOrderService({ queue, store, uploads: folder, quotaBytes: 1e9 })
+  const end = await workOnOrders({ queue, store, jobs, slots: 2 })
+  const app = await startApp('warm', null, { orders: service.router })
+  const { page } = app
+  try {
+    await newShoot(app, files)
+    await make(page, files.length)
+    await expect.poll(() => countRenditions(page), { interval: 50 }).toBeGreaterThan(4)
+    const { workers } = await queue.report()
+    expect(workers[0]!.made).toBeGreaterThan(1)
+    app.server.away = () => true
+    await page.getByText('This browser goes on making renditions itself').waitFor()
+    await made(page, files.length)
+    expect((await queue.report()).workers[0]!.made).toBeLessThan(files.length)
+    expect(await madeIn(page, files.length)).toEqual(alone)
+  } finally {
+    await app.stop()
+    await service.close()
+    await end()
+    jobs.dispose()
+    await rm(folder, { recursive: true, force: true })
   }
 })

@@ -7,10 +7,15 @@ const CHUNK_BYTES = 8 * 2 ** 20
 /** Waits between tries, in ms. */
 const RETRY_MS = [500, 1000, 3000, 5000]
 
-/** Brings contents to the server by the open tus protocol, which goes on where an earlier try ended. */
+/**
+ * Brings contents to the server by the open tus protocol, which goes on where an earlier try ended.
+ *
+ * @param path where uploads begin, on this page's own server.
+ */
 export const uploadTo =
-  (endpoint: string): Upload =>
+  (path: string): Upload =>
   async (content, hash, signal) => {
+    const endpoint = new URL(path, location.href).href
     const { Upload: TusUpload, DetailedError } = await import('tus-js-client')
     await new Promise<void>((resolve, reject) => {
       const upload = new TusUpload(content, {
