@@ -20,6 +20,7 @@ export function Shell() {
   const go = useGo()
   useCommand('home', () => go('/'))
   useCommand('weighIn', () => go('/weigh'))
+  useCommand('workers', () => go('/workers'))
   return (
     <Flex direction="column" height="100%">
       <Flex

@@ -63,6 +63,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/outlets')).OwnOutletPage }),
       },
       {
+        path: '/workers',
+        lazy: async () => ({ Component: (await import('../features/workers')).WorkersPage }),
+      },
+      {
         path: '/weigh',
         lazy: async () => ({ Component: (await import('../features/weighIn')).WeighInsPage }),
       },

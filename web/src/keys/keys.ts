@@ -11,6 +11,7 @@ export const KEYS = {
   deliver: { key: 'd', words: 'Go to Deliver' },
   home: { key: 'h', words: 'Go home' },
   weighIn: { key: 'shift+q', words: 'Go to Weigh-in', shown: 'Shift Q' },
+  workers: { key: 'shift+w', words: 'See the workers', shown: 'Shift W' },
   make: { key: 'm', words: 'Make the renditions' },
   pause: { key: 'p', words: 'Pause or resume the run' },
   undo: { key: 'u', words: 'Undo' },

@@ -13,6 +13,7 @@ export const KEY_PLACES: readonly { readonly title: string; readonly keys: reado
           'sky',
           'home',
           'weighIn',
+          'workers',
           'undo',
           'redo',
           'make',

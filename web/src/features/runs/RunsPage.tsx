@@ -1,7 +1,7 @@
 import { Box, Heading, Text } from '@chakra-ui/react'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { useState } from 'react'
-import { useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { Lost } from '../../ui/Lost'
 import { checkRows, database, useShootView, type ShootView } from '../../data'
 import { changesOf } from '../../work/runs'
@@ -38,7 +38,10 @@ function Runs({ view }: { view: ShootView }) {
           {strings.runs}
         </Heading>
         <Text color="softInk" marginBottom="14px">
-          {strings.whatWasMadeAndWhat}
+          {strings.whatWasMadeAndWhat}{' '}
+          <Link to="/workers">
+            <u>{strings.whoMakesThem}</u>
+          </Link>
         </Text>
         {found.runs.length === 0 && <Text>{strings.nothingHasBeenMadeYet}</Text>}
         {found.runs.map((run) => (

@@ -6,6 +6,7 @@ export const strings = {
   runs: 'Runs',
   whatWasMadeAndWhat:
     'What was made, and what it replaced. The previous version of each picture is kept until you free space.',
+  whoMakesThem: 'Who makes them',
   nothingHasBeenMadeYet: 'Nothing has been made yet.',
   countOfTotal: (value: string | number, made: number, total: number): string =>
     `${value}: ${countOf(made, 'rendition')} of ${countOf(total, 'shot')}`,

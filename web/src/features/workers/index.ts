@@ -1,0 +1,1 @@
+export { WorkersPage } from './WorkersPage'
