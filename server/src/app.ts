@@ -16,6 +16,8 @@ export interface AppServices {
   readonly fetching?: { readonly hosts: HostStore; readonly fetch?: Fetching }
   /** Makes renditions in the browser's place. */
   readonly orders?: RequestHandler
+  /** A shop that pictures are put live in. */
+  readonly shop?: RequestHandler
 }
 
 /**
@@ -61,7 +63,7 @@ const YEAR_MS = 365 * 24 * 3600 * 1000
 /** The web server: the built interface, the demo shoot, and the headers both need. */
 export function createApp(
   { web, demo }: AppFolders,
-  { scenes, fetching, orders }: AppServices = {},
+  { scenes, fetching, orders, shop }: AppServices = {},
 ): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -73,6 +75,7 @@ export function createApp(
   if (scenes) app.use('/api/scenes', createSceneService(scenes))
   if (fetching) app.use('/api/fetch', createFetchService(fetching.hosts, fetching.fetch))
   if (orders) app.use('/api/orders', orders)
+  if (shop) app.use('/shop', shop)
   app.use('/api', (_request, response) => void response.sendStatus(404))
   app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: YEAR_MS }))
   app.use('/demo/photos', express.static(join(demo, 'photos')))

@@ -9,6 +9,7 @@ import { createApp } from './app'
 import { hostsInFile } from './fetching'
 import { createOrderService } from './orders'
 import { scenesOnThreads } from './scenes'
+import { shopInFolder } from './shop'
 import { listen, PortTakenError } from './listen'
 
 const DEFAULT_PORT = 4780
@@ -49,6 +50,7 @@ try {
     scenes: scenesOnThreads(),
     fetching: { hosts: hostsInFile(join(HOME, 'hosts.json')) },
     orders,
+    shop: (await shopInFolder(join(HOME, 'shop'))).router,
   })
   const { url } = await listen(app, port)
   if (slots > 0)

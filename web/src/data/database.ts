@@ -39,6 +39,9 @@ export const SCHEMAS = {
   weighIns: rows.WeighIn,
   weighed: rows.WeighedRow,
   weighedFiles: rows.WeighedFile,
+  shopLinks: rows.ShopLink,
+  goLives: rows.GoLive,
+  liveItems: rows.LiveItem,
 } as const satisfies Record<string, z.ZodType>
 
 export type TableName = keyof typeof SCHEMAS
@@ -76,6 +79,9 @@ class CloudbankDatabase extends Dexie {
   declare weighIns: EntityTable<rows.WeighIn, 'id'>
   declare weighed: EntityTable<rows.WeighedRow, 'id'>
   declare weighedFiles: EntityTable<rows.WeighedFile, 'id'>
+  declare shopLinks: EntityTable<rows.ShopLink, 'id'>
+  declare goLives: EntityTable<rows.GoLive, 'id'>
+  declare liveItems: EntityTable<rows.LiveItem, 'id'>
   declare setAside: EntityTable<rows.SetAside, 'id'>
 
   constructor(name: string) {
@@ -129,6 +135,11 @@ class CloudbankDatabase extends Dexie {
       weighedFiles: 'id, weighInId',
     })
     this.version(13).stores({ watchedFolders: 'shootId' })
+    this.version(14).stores({
+      shopLinks: 'id',
+      goLives: 'id, shootId, state',
+      liveItems: 'id, goLiveId, shootId, state',
+    })
     for (const [table, schema] of Object.entries(SCHEMAS)) check(this.table(table), schema)
   }
 }

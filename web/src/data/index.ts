@@ -17,6 +17,10 @@ export type {
   WeighedFile,
   WeighedRow,
   WatchedFolder,
+  GoLive,
+  LiveItem,
+  LivePicture,
+  ShopLink,
   WeighIn,
 } from './rows'
 // The rows of a shoot itself are the core's; whoever reads the database has them from here.

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Touches } from '@cloudbank/core/brief'
 import type { PackedMatte } from '@cloudbank/core/matte'
+import { ShopPicture, ShopProduct } from '@cloudbank/core/live'
 import { Outlet } from '@cloudbank/core/outlets'
 import {
   AssetHash,
@@ -18,6 +19,12 @@ import { WeighedPicture, WeighOptions } from '@cloudbank/core/weigh'
 
 const Time = z.number()
 const BlobValue = z.instanceof(Blob)
+const FileWordsValue = z.object({
+  creator: z.string(),
+  rights: z.string(),
+  description: z.string(),
+  alt: z.string(),
+})
 
 /** A photograph's bytes, kept once however many shots use it. */
 export const Original = z.object({ hash: OriginalHash, blob: BlobValue })
@@ -199,15 +206,7 @@ export const Delivery = z.object({
       altText: z.string(),
       format: MadeFormat.nullable().default(null),
       /** What was written into it as it left. */
-      words: z
-        .object({
-          creator: z.string(),
-          rights: z.string(),
-          description: z.string(),
-          alt: z.string(),
-        })
-        .nullable()
-        .default(null),
+      words: FileWordsValue.nullable().default(null),
     }),
   ),
   verdict: z
@@ -330,6 +329,59 @@ export const WatchedFolder = z.object({
   standing: z.enum(['watching', 'asks', 'gone']),
 })
 export type WatchedFolder = z.infer<typeof WatchedFolder>
+
+/** A shop that pictures are put live in, and who puts them there. */
+export const ShopLink = z.object({
+  id: z.literal('shop'),
+  address: z.string(),
+  key: z.string(),
+  /** Who signs for what is put live. */
+  by: z.string(),
+})
+export type ShopLink = z.infer<typeof ShopLink>
+
+/** Products that were put live together, or that were taken back. */
+export const GoLive = z.object({
+  id: z.string(),
+  shootId: ShootId,
+  at: Time,
+  by: z.string(),
+  shop: ShopLink.pick({ address: true, key: true }),
+  /** The outlet's name; null for the brief's own files. */
+  outlet: z.string().nullable(),
+  kind: z.enum(['put', 'take-back']),
+  /** What is taken back; null for what is put live. */
+  of: z.string().nullable(),
+  state: z.enum(['running', 'paused', 'finished']),
+})
+export type GoLive = z.infer<typeof GoLive>
+
+/** A picture on its way to a shop. */
+export const LivePicture = ShopPicture.extend({
+  shotId: ShotId.nullable(),
+  /** The file it is made of as it leaves; null for one that is kept under its own hash. */
+  from: z
+    .object({ fileHash: FileHash, format: MadeFormat, words: FileWordsValue.nullable() })
+    .nullable(),
+})
+export type LivePicture = z.infer<typeof LivePicture>
+
+/** One product of a `GoLive`: what the shop is to show, and what it showed before. */
+export const LiveItem = z.object({
+  id: z.string(),
+  goLiveId: z.string(),
+  shootId: ShootId,
+  product: z.string(),
+  /** Null for a product that is taken down. */
+  next: z.object({ title: z.string(), pictures: z.array(LivePicture) }).nullable(),
+  before: ShopProduct.nullable(),
+  state: z.enum(['waiting', 'done', 'refused', 'failed']),
+  /** Why not, by the name of a picture; an empty name for the product as a whole. */
+  reasons: z.array(z.object({ name: z.string(), reason: z.string() })),
+  /** The product's version in the shop once it is done; null where it is not there. */
+  version: z.string().nullable(),
+})
+export type LiveItem = z.infer<typeof LiveItem>
 
 /** A row that could not be read, kept as it is. */
 export const SetAside = z.object({

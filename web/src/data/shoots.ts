@@ -52,6 +52,8 @@ const OF_A_SHOOT = [
   'cutOuts',
   'deliveries',
   'watchedFolders',
+  'goLives',
+  'liveItems',
 ] as const
 
 /** Deletes a shoot, all that was made for it, and the originals no other shoot uses. */

@@ -129,6 +129,11 @@ async function freeContents(patches: readonly Patch[], db: Database) {
   await db.deliveries.each(({ files }) => {
     for (const { fileHash } of files) used.add(fileHash)
   })
+  // What was put live can be taken back, and what was live before can be put there again.
+  await db.liveItems.each(({ next, before }) => {
+    for (const { hash } of before?.pictures ?? []) used.add(hash)
+    for (const { hash, from } of next?.pictures ?? []) used.add(from?.fileHash ?? hash)
+  })
   return free(db, 'contents', (hash) => !used.has(hash))
 }
 

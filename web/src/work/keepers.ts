@@ -2,6 +2,7 @@ import { database, sweep, watchTables } from '../data'
 import { attempt } from '../notices'
 import { continueCutOuts } from './cutOuts'
 import { continueIntake, nameLeftovers } from './intake'
+import { continueLive } from './live'
 import { continueMeasuring } from './measuring'
 import { followRoom } from './room'
 import { keepRunsGoing, resumeForRoom } from './runs'
@@ -24,6 +25,7 @@ export function startKeepers(): void {
   attempt(resumeForRoom())
   followRoom()
   keepGoing(null, ['cutOuts'], hasCutOuts, continueCutOuts)
+  keepGoing(null, ['goLives'], hasLive, continueLive)
   keepGoing('weighing', ['weighed', 'holds'], hasWeighing, continueWeighing)
   keepGoing('intake', ['arrivals', 'holds'], hasArrivals, continueIntake)
   setTimeout(
@@ -60,6 +62,9 @@ function keepGoing(
 }
 
 const hasCutOuts = async (): Promise<boolean> => (await database.cutOuts.count()) > 0
+
+const hasLive = async (): Promise<boolean> =>
+  (await database.goLives.where('state').equals('running').limit(1).count()) > 0
 
 const hasWeighing = async (): Promise<boolean> =>
   (await database.weighed.where('state').equals('waiting').limit(1).count()) > 0

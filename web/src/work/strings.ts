@@ -10,6 +10,19 @@ export const strings = {
   sceneHalfSent: 'the scene maker sent no picture',
   sceneTookTooLong: 'the scene maker took too long',
 
+  // live
+  theShop: 'The shop',
+  shopDoesntAnswer: 'the shop doesn’t answer',
+  shopDoesntKnowKey: 'the shop doesn’t know this key',
+  shopMissesFiles: (count: number): string => `the shop lacks ${countOf(count, 'file')}`,
+  shopRefuses: 'the shop won’t show these pictures',
+  changedInShop: 'it has been changed in the shop since; look again before you replace it',
+  refusedByShop: (reason: string): string => `refused by the shop: ${reason}`,
+  wasReturned: (name: string): string => `${name} was returned`,
+  isNotMade: (name: string): string => `${name} isn’t made, or is out of date`,
+  breaksRule: (name: string, rule: string): string => `${name} breaks a rule: ${rule}`,
+  puttingLiveStopped: (reason: string): string => `Putting live stopped: ${reason}.`,
+
   // orders
   serverAway: 'the server doesn’t answer',
   goesOnHere: (reason: string): string =>

@@ -1,0 +1,1 @@
+export { shopInFolder, type Shop } from './shopInFolder'
