@@ -85,6 +85,7 @@ const STATIONS = [
   { path: 'review', word: strings.review },
   { path: 'shelf', word: strings.shelf },
   { path: 'deliver', word: strings.deliver },
+  { path: 'live', word: strings.live },
 ] as const
 
 function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
@@ -98,6 +99,7 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
   useCommand('review', () => go(`${base}/review`), !isBench)
   useCommand('shelf', () => go(`${base}/shelf`))
   useCommand('deliver', () => go(`${base}/deliver`))
+  useCommand('live', () => go(`${base}/live`))
   // The bench needs the height; its bar leads back.
   if (isBench) return null
   return (

@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/deliver')).DeliverPage }),
       },
       {
+        path: '/shoots/:shootId/live',
+        lazy: async () => ({ Component: (await import('../features/live')).LivePage }),
+      },
+      {
         path: '/shoots/:shootId/products',
         lazy: async () => ({ Component: (await import('../features/products')).ProductsPage }),
       },

@@ -24,6 +24,7 @@ export const strings = {
   review: 'Review',
   shelf: 'Shelf',
   deliver: 'Deliver',
+  live: 'Live',
 
   // SkyControl
   sky: 'Sky',

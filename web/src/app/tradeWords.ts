@@ -35,6 +35,7 @@ export const SETTING_WORDS: Readonly<Record<string, string>> = {
 
 export const COMMAND_WORDS: Readonly<Partial<Record<KeyName, string>>> = {
   make: 'export render process batch',
+  live: 'publish shop upload storefront',
   workers: 'server queue farm throughput jobs',
   deliver: 'export download zip save publish',
   brief: 'settings preset recipe background resize compress rename',

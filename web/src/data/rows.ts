@@ -347,8 +347,8 @@ export const GoLive = z.object({
   at: Time,
   by: z.string(),
   shop: ShopLink.pick({ address: true, key: true }),
-  /** The outlet's name; null for the brief's own files. */
-  outlet: z.string().nullable(),
+  /** What the placement is called whose pictures went. */
+  placement: z.string(),
   kind: z.enum(['put', 'take-back']),
   /** What is taken back; null for what is put live. */
   of: z.string().nullable(),

@@ -9,6 +9,7 @@ export const KEYS = {
   brief: { key: 'b', words: 'Open the brief' },
   shelf: { key: 'shift+e', words: 'Go to the shelf', shown: 'Shift E' },
   deliver: { key: 'd', words: 'Go to Deliver' },
+  live: { key: 'shift+l', words: 'Go to what is live', shown: 'Shift L' },
   home: { key: 'h', words: 'Go home' },
   weighIn: { key: 'shift+q', words: 'Go to Weigh-in', shown: 'Shift Q' },
   workers: { key: 'shift+w', words: 'See the workers', shown: 'Shift W' },

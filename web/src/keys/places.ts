@@ -27,6 +27,7 @@ export const KEY_PLACES: readonly { readonly title: string; readonly keys: reado
           'review',
           'shelf',
           'deliver',
+          'live',
           'shoot',
         ] as const),
         'newShoot',

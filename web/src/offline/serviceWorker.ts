@@ -24,7 +24,7 @@ declare const APP_FILES: { url: string; revision: string | null }[]
 precacheAndRoute(APP_FILES)
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/index.html'), {
-    denylist: [/^\/api\//, /^\/demo\/(photos|shop)\//],
+    denylist: [/^\/api\//, /^\/shop(\/|$)/, /^\/demo\/(photos|shop)\//],
   }),
 )
 

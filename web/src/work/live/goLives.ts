@@ -1,7 +1,7 @@
-import { workThrough } from '@cloudbank/hosts/runs'
-import { systemClock } from '@cloudbank/hosts/runs'
+import { systemClock, workThrough } from '@cloudbank/hosts/runs'
 import {
   database,
+  FileHash,
   type Database,
   type GoLive,
   type LiveItem,
@@ -16,6 +16,7 @@ import { strings } from '../strings'
 import { httpShop } from './httpShop'
 import { liveWork, type PortOf } from './liveWork'
 import type { GoLivePlan } from './planGoLive'
+import type { ShopPort } from './shopPort'
 
 export const { useReport: useLiveReport, reporter } = createReporter()
 
@@ -25,20 +26,45 @@ const LANES = 2
 /** Where the shop is that ships with the app. */
 export const OWN_SHOP = '/shop'
 
+/** The shop, until a person says something of it. */
+const NO_LINK: ShopLink = { id: 'shop', address: OWN_SHOP, key: '', by: '' }
+
+/** The shop that pictures are put live in, and who signs for it. */
+export const shopLink = async (db: Database = database): Promise<ShopLink> =>
+  (await db.shopLinks.get('shop')) ?? NO_LINK
+
+/** Keeps a part of what a person says of the shop. */
+export const keepShopLink = (change: Partial<ShopLink>, db: Database = database): Promise<void> =>
+  db.transaction('rw', db.shopLinks, async () => {
+    await db.shopLinks.put({ ...(await shopLink(db)), ...change })
+  })
+
 /** A shop over HTTP. */
-export const shopOf: PortOf = ({ shop }, signal) =>
+export const portFor = (shop: GoLive['shop'], signal: AbortSignal): ShopPort =>
   httpShop({ ...shop, fetch: (...asked) => fetch(...asked), clock: systemClock, signal })
+
+const portOf: PortOf = ({ shop }, signal) => portFor(shop, signal)
+
+/** A file as it is live now: from this browser where it is known, otherwise from the shop. */
+export async function liveFile(
+  shop: GoLive['shop'],
+  hash: string,
+  signal: AbortSignal,
+): Promise<Blob> {
+  const row = await database.contents.get(FileHash.parse(hash))
+  return row?.blob ?? portFor(shop, signal).file(hash)
+}
 
 /** Puts what a plan changes in line; what is the same in the shop is left alone. */
 export function putLive(
   shoot: Shoot,
-  { steps, outlet }: GoLivePlan,
+  { steps, placement }: GoLivePlan,
   link: ShopLink,
   db: Database = database,
 ): Promise<GoLive | null> {
   const changes = steps.filter(({ kind }) => kind !== 'same')
   return start(
-    { shootId: shoot.id, by: link.by, shop: shopIn(link), outlet, kind: 'put', of: null },
+    { shootId: shoot.id, by: link.by, shop: shopIn(link), placement, kind: 'put', of: null },
     changes.map(({ product, next, before }) => ({
       product,
       next: next && { title: next.title, pictures: [...next.pictures] },
@@ -53,7 +79,7 @@ export function putLive(
  * that was changed since stays.
  */
 export async function takeBack(
-  { id, shootId, shop, outlet }: GoLive,
+  { id, shootId, shop, placement }: GoLive,
   link: ShopLink,
   db: Database = database,
 ): Promise<GoLive | null> {
@@ -62,7 +88,14 @@ export async function takeBack(
     .filter(({ state }) => state === 'done')
     .sortBy('id')
   return start(
-    { shootId, by: link.by, shop: { ...shop, key: link.key }, outlet, kind: 'take-back', of: id },
+    {
+      shootId,
+      by: link.by,
+      shop: { ...shop, key: link.key },
+      placement,
+      kind: 'take-back',
+      of: id,
+    },
     done.map(({ product, next, before, version }) => ({
       product,
       next: before && {
@@ -126,7 +159,7 @@ export const holdLive = (id: string, held: boolean, db: Database = database): Pr
 export const continueLive = oneAtATime(async () => {
   try {
     const ports = { ...browserPorts(reporter), lanes: LANES }
-    await workThrough(liveWork(shopOf, database), ports)
+    await workThrough(liveWork(portOf, database), ports)
   } catch (error) {
     useNotices.getState().need(strings.puttingLiveStopped(describeError(error)))
   }

@@ -1,10 +1,13 @@
 export {
   continueLive,
   holdLive,
+  keepShopLink,
   OWN_SHOP,
   putLive,
-  shopOf,
+  liveFile,
+  portFor,
+  shopLink,
   takeBack,
   useLiveReport,
 } from './goLives'
-export { planGoLive, type GoLivePlan, type LiveChoice } from './planGoLive'
+export { destinationName, planGoLive, type GoLivePlan } from './planGoLive'

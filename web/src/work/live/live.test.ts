@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { CancelledError } from '@cloudbank/core/engine'
 import { isSameListing, type ShopListing, type ShopProduct } from '@cloudbank/core/live'
+import { placesOf } from '@cloudbank/core/outlets'
 import { shotRow } from '@cloudbank/core/shoot/testing'
 import { sha256 } from '@cloudbank/hosts/pool'
 import { createProcessLock, silentReporter, workThrough } from '@cloudbank/hosts/runs'
@@ -123,7 +124,7 @@ async function madeShoot(bytes = 'pixels', shots = SHOTS) {
 type View = Awaited<ReturnType<typeof madeShoot>>
 
 const planned = (view: View) =>
-  planGoLive(view as never, planDelivery(view), { outletId: outlet.id }, shop, db)
+  planGoLive(view as never, planDelivery(view), placesOf([outlet])[0]!.planned.id, shop, db)
 
 /** Works until nothing is left to do. */
 const work = (sleeps?: (ms: number) => void): Promise<unknown> =>
@@ -157,13 +158,17 @@ describe('putting live', () => {
   test('shows whole products in order, and then has nothing to do', async () => {
     const view = await madeShoot()
     const live = await put(view)
-    expect(live).toMatchObject({ state: 'finished', by: 'Mira', outlet: outlet.name })
+    expect(live).toMatchObject({
+      state: 'finished',
+      by: 'Mira',
+      placement: `${outlet.name}, ${outlet.placements[0]!.name}`,
+    })
     expect(await states(live)).toEqual(['C-1 done', 'M-1 done'])
     expect(
       [...shop.live.values()].map(({ id, title, pictures }) => [id, title, pictures.length]),
     ).toEqual([
-      ['C-1', 'C-1', outlet.placements.length],
-      ['M-1', 'Mug, "tin"', 3 * outlet.placements.length],
+      ['C-1', 'C-1', 1],
+      ['M-1', 'Mug, "tin"', 3],
     ])
     const again = await planned(view)
     expect(again.steps.map(({ kind }) => kind)).toEqual(['same', 'same'])
@@ -216,7 +221,7 @@ describe('putting live', () => {
     expect(steps.map(({ product, kind }) => `${product} ${kind}`)).toEqual(['M-1 same', 'C-1 down'])
     await putLive(
       (await madeShoot('pixels', mugs)).shoot,
-      { steps, outlet: null, heldBack: [], withoutProduct: 0 },
+      { steps, placement: '', heldBack: [], withoutProduct: 0 },
       LINK,
       db,
     )
@@ -245,11 +250,20 @@ describe('putting live', () => {
     expect(await states(live!)).toEqual(['C-1 done', 'M-1 failed'])
     expect(shop.live.get('M-1')?.title).toBe('Theirs')
     // One that was changed after it was put live isn't taken back, either.
-    shop.live.set('C-1', { ...shop.live.get('C-1')!, version: 'theirs, too' })
+    shop.live.set('C-1', { ...shop.live.get('C-1')!, version: 'theirs, too', title: 'Theirs' })
     const back = await takeBack(live!, LINK, db)
     await work()
     expect(await states(back!)).toEqual(['C-1 failed'])
     expect(shop.live.has('C-1')).toBe(true)
+  })
+
+  test('what was changed and changed back since is taken back all the same', async () => {
+    const live = await put(await madeShoot())
+    for (const [id, product] of shop.live) shop.live.set(id, { ...product, version: `${id} again` })
+    const back = await takeBack(live, LINK, db)
+    await work()
+    expect(await states(back!)).toEqual(['C-1 done', 'M-1 done'])
+    expect(shop.live.size).toBe(0)
   })
 
   test('goes on through failures and lost answers, product by product', async () => {

@@ -82,19 +82,21 @@ async function keepBefore({ before }: LiveItem, port: ShopPort, db: Database): P
 /** @returns the product's version in the shop; null once it is down. */
 async function put(item: LiveItem, port: ShopPort, db: Database): Promise<string | null> {
   const { product, next, before } = item
-  const known = before?.version ?? null
+  const replace = async (version: string | null): Promise<string | null> => {
+    if (next !== null) return showWithFiles(product, next, version, port, db)
+    await port.takeDown(product, version)
+    return null
+  }
   try {
-    if (next === null) {
-      await port.takeDown(product, known)
-      return null
-    }
-    return await showWithFiles(product, next, known, port, db)
+    return await replace(before?.version ?? null)
   } catch (error) {
     if (!(error instanceof ChangedMeanwhileError)) throw error
-    // It may be our own change, whose answer was lost.
     const there = (await port.products()).find(({ id }) => id === product)
+    // It may be our own change, whose answer was lost.
     if (next === null && !there) return null
     if (next !== null && there && isSameListing(there, next)) return there.version
+    // Changed and changed back, it shows what it is known to show.
+    if (before && there && isSameListing(there, before)) return replace(there.version)
     throw error
   }
 }

@@ -4,6 +4,7 @@ import {
   type DeliveryFile,
   type DeliveryItem,
   type DeliveryPlan,
+  type Destination,
 } from '@cloudbank/core/shoot'
 import { RULE_WORDS } from '@cloudbank/core/outlets'
 import { FileHash, type Database, type LivePicture, type ShootView } from '../../data'
@@ -11,12 +12,10 @@ import { leavingFile } from '../delivery'
 import { strings } from '../strings'
 import type { ShopPort } from './shopPort'
 
-/** Which files go: those of an outlet, by its id, or of the brief's own placements. */
-export type LiveChoice = { readonly outletId: string | null }
-
 /** What has to be done for a shop to show a shoot's products as they are made. */
 export interface GoLivePlan {
-  readonly outlet: string | null
+  /** What the placement is called whose pictures go. */
+  readonly placement: string
   readonly steps: readonly LiveStep<LivePicture>[]
   /** Products that stay as they are in the shop, because they aren't whole, with the reason. */
   readonly heldBack: readonly { readonly product: string; readonly reason: string }[]
@@ -29,17 +28,17 @@ export interface GoLivePlan {
  * of them was returned.
  *
  * @param plan the delivery's plan, with returned shots in it.
+ * @param destinationId the placement whose pictures go: a shop shows each photograph once.
  */
 export async function planGoLive(
   view: ShootView,
   plan: DeliveryPlan,
-  { outletId }: LiveChoice,
+  destinationId: string,
   port: ShopPort,
   db: Database,
 ): Promise<GoLivePlan> {
-  const items = plan.items.filter(
-    ({ destination }) => (destination.outlet?.id ?? null) === outletId,
-  )
+  const destination = plan.destinations.find(({ id }) => id === destinationId)
+  const items = plan.items.filter((item) => item.destination.id === destinationId)
   const wanted = new Map<string, { title: string; pictures: LivePicture[] }>()
   const heldBack: { product: string; reason: string }[] = []
   const byProduct = groupBy(items, ({ shot }) => shot.sku)
@@ -49,7 +48,7 @@ export async function planGoLive(
     if (reason) heldBack.push({ product: sku, reason })
     else {
       const files = ofProduct as DeliveryFile[] // each is ready: nothing is held against it
-      const pictures = await Promise.all(files.map((file) => pictureOf(file, outletId, db)))
+      const pictures = await Promise.all(files.map((file) => pictureOf(file, db)))
       const name = view.products.get(sku)?.name ?? ''
       wanted.set(sku, { title: name.trim() === '' ? sku : name, pictures })
     }
@@ -59,7 +58,7 @@ export async function planGoLive(
   const ours = await liveOf(view.shoot.id, db)
   const steps = planLive(wanted, there, new Set([...ours].filter((product) => !held.has(product))))
   return {
-    outlet: view.shoot.outlets.find(({ id }) => id === outletId)?.name ?? null,
+    placement: destination ? destinationName(destination) : '',
     steps,
     heldBack,
     withoutProduct: byProduct.get(null)?.length ?? 0,
@@ -75,16 +74,17 @@ function reasonAgainst({ state, shot, broken, path }: DeliveryItem): string | nu
   return rule ? strings.breaksRule(name, RULE_WORDS[rule.rule].title) : null
 }
 
-async function pictureOf(
-  file: DeliveryFile,
-  outletId: string | null,
-  db: Database,
-): Promise<LivePicture> {
+/** What a placement is called, with its outlet. */
+export const destinationName = ({ outlet, placement }: Destination): string =>
+  outlet === null || outlet.name === placement.name
+    ? placement.name
+    : `${outlet.name}, ${placement.name}`
+
+async function pictureOf(file: DeliveryFile, db: Database): Promise<LivePicture> {
   const { left } = await leavingFile(file, db)
-  const { path, shot, rendition, altText } = file
+  const { path, shot, rendition, altText, destination } = file
   return {
-    // An outlet's pictures lie in its folder.
-    name: outletId === null ? path : path.slice(path.indexOf('/') + 1),
+    name: path.slice(destination.folder.length + 1),
     hash: left.sha256,
     bytes: left.bytes,
     alt: altText,
