@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { placesOf, READY_OUTLETS } from '@cloudbank/core/outlets'
+import { runFarm } from './farm/runFarm'
 import { openShootFolder, photoPath } from './shootFolder'
 import { runInChromium, runOutletsInChromium } from './speed/browserRun'
 import { runInterface, type InterfaceResult } from './speed/interface'
@@ -18,7 +19,12 @@ import { weighRatio } from './speed/weigh'
 import { printTable } from './table'
 
 const { values } = parseArgs({
-  options: { json: { type: 'boolean', default: false }, part: { type: 'string' } },
+  options: {
+    json: { type: 'boolean', default: false },
+    part: { type: 'string' },
+    /** Photographs that workers are measured with. */
+    shots: { type: 'string', default: '1000' },
+  },
 })
 const tell = (line: string): void => void process.stderr.write(`${line}\n`)
 const folder = await openShootFolder(resolve('demo'))
@@ -64,6 +70,10 @@ if (values.part === 'scenes') {
 }
 if (values.part === 'weigh') {
   console.log(JSON.stringify(await weighRatio(photos.slice(0, WEIGHED)), null, 2))
+  process.exit(0)
+}
+if (values.part === 'farm') {
+  console.log(JSON.stringify(await runFarm(photos, Number(values.shots), tell), null, 2))
   process.exit(0)
 }
 if (values.part === 'marks') {

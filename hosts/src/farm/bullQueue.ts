@@ -192,7 +192,12 @@ async function stateOf(job: Job<Placed, Handled>): Promise<OrderState> {
       const error = errorOf(job)
       return error.kind === 'stopped' ? { kind: 'unknown' } : { kind: 'failed', error }
     }
-    default:
+    case 'unknown':
+      return { kind: 'unknown' }
+    case 'waiting':
+    case 'waiting-children':
+    case 'prioritized':
+    case 'delayed':
       return { kind: 'waiting' }
   }
 }

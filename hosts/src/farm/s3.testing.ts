@@ -33,7 +33,7 @@ export async function startBuckets(keys: {
       const { pathname, searchParams } = new URL(request.url ?? '', 'http://here')
       const key = decodeURIComponent(pathname)
       const thing = things.get(key)
-      switch (request.method) {
+      switch (request.method ?? 'GET') {
         case 'PUT':
           things.set(key, { bytes: body, at: new Date() })
           return answer(200)

@@ -13,8 +13,16 @@ const MAX_BYTES = 2 ** 30
 /** Uploads that nobody has gone on with for so long are removed, in ms. */
 const ABANDONED_MS = 24 * 3600 * 1000
 
-/** Refused, with what the browser is told. */
-const refused = (status_code: number, body: string) => ({ status_code, body })
+/** Refused, with what the browser is told, as the protocol's server reads it. */
+class UploadRefusedError extends Error {
+  override readonly name = 'UploadRefusedError'
+  constructor(
+    readonly status_code: number,
+    readonly body: string,
+  ) {
+    super(body)
+  }
+}
 
 /**
  * Uploads that can be resumed (the open tus protocol), each under the hash of what it brings; one that turns out to be
@@ -45,20 +53,20 @@ export function createUploads(
     allowedOrigins: ['null'],
     namingFunction: (_request, metadata) => {
       const hash = ContentHash.safeParse(metadata?.['hash'])
-      if (!hash.success) throw refused(400, 'The hash of the content is missing.')
+      if (!hash.success) throw new UploadRefusedError(400, 'The hash of the content is missing.')
       return hash.data
     },
     generateUrl: (_request, { id }) => `uploads/${id}`,
     onUploadCreate: async (_request, upload) => {
       if (await roomFor(upload.size ?? 0)) return {}
-      throw refused(507, 'The server’s folder for photographs is full.')
+      throw new UploadRefusedError(507, 'The server’s folder for photographs is full.')
     },
     onUploadFinish: async (_request, { id }) => {
       const bytes = await readFile(join(folder, id))
       const isIt = createHash('sha256').update(bytes).digest('hex') === id
       if (isIt) await store.put(KEYS.content(id), bytes)
       await datastore.remove(id)
-      if (!isIt) throw refused(422, 'The upload isn’t what its hash says.')
+      if (!isIt) throw new UploadRefusedError(422, 'The upload isn’t what its hash says.')
       return {}
     },
   })
