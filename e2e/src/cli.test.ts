@@ -79,11 +79,13 @@ test('as data it says of each photograph what became of it', async () => {
 })
 
 test('it serves the app, until it is told to end', async () => {
-  const child = spawnCli('serve', '--port', '0', '--no-open')
+  const store = ['--store', join(folder, 'served'), '--workers', '0']
+  const child = spawnCli('serve', '--port', '0', '--no-open', '--json', ...store)
   let said = ''
   child.stdout!.on('data', (chunk: Buffer) => (said += chunk.toString()))
-  await expect.poll(() => /http:\S+/.exec(said)?.[0], { timeout: 20_000 }).toBeDefined()
-  const [address = ''] = /http:\S+/.exec(said)!
+  await expect.poll(() => said.includes('\n'), { timeout: 20_000 }).toBe(true)
+  const { event, url: address } = JSON.parse(said) as { event: string; url: string }
+  expect(event).toBe('listening')
   expect(await (await fetch(address)).text()).toContain('<title>Cloudbank</title>')
   child.kill('SIGTERM')
   await once(child, 'exit')
@@ -170,6 +172,10 @@ test('a wrong brief names the field and makes nothing', async () => {
 test('a call that is wrong ends with 2', async () => {
   expect((await run('render')).code).toBe(2)
   expect((await run('render', 'a.jpg', '--out', folder, '--workers', 'many')).code).toBe(2)
+  expect((await run('worker', '--store', folder)).code).toBe(2)
+  const { code, stderr } = await run('worker', '--store', folder, '--queue', 'ftp://elsewhere')
+  expect(code).toBe(2)
+  expect(stderr).toContain('ftp://elsewhere isn’t a queue')
 })
 
 /** A brief of one small rendition, as fast as can be. */

@@ -20,6 +20,7 @@ const { values } = parseArgs({
   options: {
     port: { type: 'string', default: process.env['PORT'] ?? String(DEFAULT_PORT) },
     'no-open': { type: 'boolean', default: false },
+    json: { type: 'boolean', default: false },
     queue: { type: 'string' },
     store: { type: 'string', default: join(HOME, 'store') },
     quota: { type: 'string', default: DEFAULT_QUOTA_GB },
@@ -57,8 +58,11 @@ try {
     void workOnOrders({ queue, store, jobs: createNodePool(slots, 'portable'), slots }).catch(
       (error: unknown) => console.error(`This machine works on no orders: ${String(error)}`),
     )
-  console.log(`Cloudbank is at ${url}  (demo shoot: ${url}/demo)`)
-  console.log('Stop it with Ctrl+C.')
+  if (values.json) console.log(JSON.stringify({ event: 'listening', url }))
+  else {
+    console.log(`Cloudbank is at ${url}  (demo shoot: ${url}/demo)`)
+    console.log('Stop it with Ctrl+C.')
+  }
   const hasScreen =
     process.platform !== 'linux' || process.env['DISPLAY'] || process.env['WAYLAND_DISPLAY']
   if (!values['no-open'] && hasScreen && !process.env['CI'])

@@ -124,7 +124,7 @@ test('forty ends of worker, server, Redis and tab: nothing lost, nothing doubled
 })
 
 test('the app’s own server makes a run, and the browser goes on where that goes away', async () => {
-  const files = await photographs(8)
+  const files = await photographs(14)
   const alone = await madeAlone(files)
   const folder = await mkdtemp(join(tmpdir(), 'cloudbank-own-'))
   const queue = await openQueue(null)
@@ -140,6 +140,11 @@ test('the app’s own server makes a run, and the browser goes on where that goe
     await expect.poll(() => countRenditions(page), { interval: 50 }).toBeGreaterThan(4)
     const { workers } = await queue.report()
     expect(workers[0]!.made).toBeGreaterThan(1)
+    const looking = await app.context.newPage()
+    await looking.goto(`${app.url}/workers`)
+    await looking.getByText('of a core for each photograph').waitFor()
+    await looking.getByRole('cell', { name: workers[0]!.name }).waitFor()
+    await looking.close()
     app.server.away = () => true
     await page.getByText('This browser goes on making renditions itself').waitFor()
     await made(page, files.length)

@@ -58,6 +58,11 @@ export const strings = {
   whatServeDoes: 'Serves the app to browsers on this machine.',
   portOption: 'the port to serve it at',
   noOpenOption: 'don’t open a browser',
+  ownQueueOption: 'a queue in Redis that workers share, redis://…; default: this machine alone',
+  ownStoreOption: 'where photographs and results lie: a folder, or s3://bucket/folder',
+  quotaOption: 'gigabytes that the store may hold; default: 20',
+  serverWorkersOption: 'photographs at a time on this machine, 0 for none; default: one per core',
+  servedOption: 'the address as a line of JSON on standard output',
 
   // worker
   whatWorkerDoes: 'Makes what browsers order of a server, on this machine as well.',

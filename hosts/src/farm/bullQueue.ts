@@ -180,6 +180,7 @@ export async function createBullQueue(
   }
 }
 
+/** It ended without a result, and without a fault: it is as if it had never been placed. */
 const STOPPED: ErrorData = { kind: 'stopped' }
 
 async function stateOf(job: Job<Placed, Handled>): Promise<OrderState> {

@@ -43,7 +43,7 @@ export function createProcessQueue(): QueuePort {
     turns.begun(entry.tag)
     try {
       const handled = await handle(entry.order, entry.stop.signal)
-      end(entry, handled)
+      end(entry, handled.kind === 'forgotten' ? null : handled)
     } catch (error) {
       if (error instanceof CancelledError) end(entry, null)
       else if (error instanceof WorkerLostError && entry.tries < MAX_TRIES) entry.state = 'waiting'

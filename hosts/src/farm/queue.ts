@@ -1,9 +1,13 @@
 import type { Order, OrderState, QueueReport, WorkerReport } from '../orders'
 import type { ErrorData } from '../pool'
 
-/** What becomes of an order in a worker: nothing more to say, or why it can't be made. */
+/** What becomes of an order in a worker. */
 export type Handled =
-  { readonly kind: 'made' } | { readonly kind: 'failed'; readonly error: ErrorData }
+  | { readonly kind: 'made' }
+  /** It can't be made. */
+  | { readonly kind: 'failed'; readonly error: ErrorData }
+  /** What it names is gone: it is as if it had never been placed. */
+  | { readonly kind: 'forgotten' }
 
 export interface WorkOptions {
   readonly slots: number

@@ -109,6 +109,22 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
     await end()
   })
 
+  test('forgets an order whose photograph is gone, so that it is brought again', async () => {
+    const queue = await open()
+    const order = own('gone')
+    await queue.place(order)
+    let begun = (): void => undefined
+    const handled = new Promise<void>((resolve) => (begun = resolve))
+    const end = await queue.work(() => {
+      begun()
+      return Promise.resolve({ kind: 'forgotten' })
+    }, workOf(1))
+    await handled
+    await expect.poll(() => queue.stateOf(order.id)).toEqual({ kind: 'unknown' })
+    expect((await queue.report()).failed.map(({ name }) => name)).not.toContain(order.name)
+    await end()
+  })
+
   test('takes turns between groups, and what is urgent first', async () => {
     const queue = await open()
     const names = (group: string, count: number) =>

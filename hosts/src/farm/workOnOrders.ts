@@ -78,6 +78,8 @@ export function workOnOrders({
       return { kind: 'made' }
     } catch (error) {
       if (error instanceof CancelledError || error instanceof WorkerLostError) throw error
+      // Whoever ordered it brings it again.
+      if (error instanceof ContentGoneError) return { kind: 'forgotten' }
       if (error instanceof StoreError) throw error
       failed++
       return { kind: 'failed', error: errorToData(error) }
@@ -94,6 +96,11 @@ class StoreError extends Error {
   override readonly name = 'StoreError'
 }
 
+/** The store has lost what an order names. */
+class ContentGoneError extends Error {
+  override readonly name = 'ContentGoneError'
+}
+
 const storing = <T>(doing: Promise<T>): Promise<T> =>
   doing.catch((cause: unknown) => {
     throw new StoreError(`the store: ${cause instanceof Error ? cause.message : ''}`, { cause })
@@ -102,7 +109,7 @@ const storing = <T>(doing: Promise<T>): Promise<T> =>
 async function jobOf(order: Order, store: StorePort): Promise<Extract<Job, { kind: 'render' }>> {
   const get = async (hash: string): Promise<Uint8Array<ArrayBuffer>> => {
     const bytes = await storing(store.get(KEYS.content(hash)))
-    if (!bytes) throw new StoreError(`the store has no ${hash}`)
+    if (!bytes) throw new ContentGoneError(`the store has no ${hash}`)
     return bytes as Uint8Array<ArrayBuffer> // just read, never shared
   }
   const assets = order.assets.map(async (hash) => ({

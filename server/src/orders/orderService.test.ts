@@ -212,6 +212,26 @@ describe('orders over HTTP', () => {
     expect(made).toBe(1)
   })
 
+  test('a photograph that the store has lost is brought again', async () => {
+    const job = await jobOf()
+    let lost = 0
+    const { has } = store
+    // It is there when it is asked for, and gone when it is read, as after a sweep between the two.
+    store = {
+      ...store,
+      has,
+      get: (key) =>
+        key === KEYS.content(job.plan.original) && lost++ === 0
+          ? store.remove(key).then(() => null)
+          : openedStore.get(key),
+    }
+    const openedStore = await openStore(join(folder, 'store'))
+    stop()
+    await start()
+    expect(await connected().render(job, {})).toEqual(await resultOf())
+    expect(lost).toBe(2)
+  })
+
   test('says that it is full, in words', async () => {
     stop()
     await start(0, 5)

@@ -76,10 +76,12 @@ export function createOrderService({ queue, store, uploads, quotaBytes }: OrderS
     const order = read.data
     const missing: string[] = []
     if (!(await store.has(KEYS.madeOrder(order.id)))) {
-      open.set(order.id, order)
       for (const hash of contentsOf(order))
         if (!(await store.has(KEYS.content(hash)))) missing.push(hash)
-      if (missing.length === 0) await queue.place(order)
+      if (missing.length === 0) {
+        open.set(order.id, order)
+        await queue.place(order)
+      }
     }
     response.status(202).json({ missing } satisfies PlacedOrder)
   })
