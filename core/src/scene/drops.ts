@@ -1,6 +1,7 @@
 import type { LinearRgba } from '../raster'
 import { pointOf } from './noise'
 import { depthAt, DEPTH, smooth } from './perspective'
+import { coverageIn } from './sceneMatte'
 import type { SceneSpec } from './spec'
 
 /** Sizes of drops: how many in a height of the picture, and how large the largest is of its cell. */
@@ -11,15 +12,22 @@ const DROPS = [
 /** Beyond this depth a drop is smaller than a pixel of most pictures. */
 const DROPS_UNTIL = 4
 
-/** Drops on a wet floor: dark towards the light, bright away from it, with its glint (a drop is a lens). */
+/** Where the product covers more of a place than this, no drop lies. */
+const COVERED = 0.25
+
+/**
+ * Drops on a wet floor: dark towards the light, bright away from it, with its glint (a drop is a lens). None lies where
+ * the product stands, and so none is cut by its outline.
+ */
 export function drops(
   picture: LinearRgba,
-  { horizon01: horizon, wet01, seed, lightEv }: SceneSpec,
+  { horizon01: horizon, wet01, seed, lightEv, matte }: SceneSpec,
   first: number,
   toLight: number,
   toBack: number,
 ): void {
   const { width, height, data } = picture
+  const coverage = coverageIn(matte)
   const glint = 0.5 * 2 ** lightEv
   const aspect = width / height
   const rowOf = (along: number): number => (horizon + ((1 - horizon) * DEPTH) / along) * height
@@ -29,9 +37,25 @@ export function drops(
       for (let cx = -reach; cx <= reach; cx++) {
         const drop = pointOf(cx, cy, seed + scale)
         if (drop.id > 0.2 + 0.55 * wet01) continue
-        paintDrop(drop, most * (0.3 + 0.7 * drop.id), scale)
+        const radius = most * (0.3 + 0.7 * drop.id)
+        if (!isCovered(drop, radius, scale)) paintDrop(drop, radius, scale)
       }
     }
+
+  /** Whether the product stands on the middle of a drop or on one of its sides. */
+  function isCovered(
+    drop: { readonly x: number; readonly y: number },
+    radius: number,
+    scale: number,
+  ): boolean {
+    const along = Math.max(0.01, drop.y / scale)
+    const depth = along / DEPTH
+    const y01 = rowOf(along) / height
+    const x01 = (across: number): number => (across / scale / depth + aspect / 2) / aspect
+    return [drop.x - radius, drop.x, drop.x + radius].some(
+      (across) => coverage(x01(across), y01) > COVERED,
+    )
+  }
 
   function paintDrop(
     drop: { readonly x: number; readonly y: number },

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SceneMatte } from './sceneMatte'
 
 /** The longest side of a scene, in pixels. */
 export const MAX_SCENE_PX = 4000
@@ -15,6 +16,8 @@ export const SceneOrder = z.strictObject({
   horizon01: z.number().min(0.1).max(0.9).optional(),
   /** The line that the product will stand on, as a share of the height from the top. */
   base01: z.number().min(0.2).max(1).optional(),
+  /** Where the product will stand, in the picture that is ordered. */
+  matte: SceneMatte.optional(),
 })
 export type SceneOrder = z.infer<typeof SceneOrder>
 

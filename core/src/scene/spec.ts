@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SceneMatte } from './sceneMatte'
 
 /** What floors and walls are made of. */
 export const MATERIALS = [
@@ -34,6 +35,8 @@ export const SceneSpec = z.strictObject({
   horizon01: z.number().min(0.1).max(0.9).default(0.52),
   /** The line that a product stands on, likewise: the scene is sharp there. Null where it isn't known. */
   base01: z.number().min(0.2).max(1).nullable().default(null),
+  /** Where the product stands in it: no drop lies there. Null where it isn't known. */
+  matte: SceneMatte.nullable().default(null),
   /** How blurred what lies far is, as a share of the height. */
   blur01: z.number().min(0).max(0.05).default(0.006),
   /** How wet it is: drops, and light mirrored in the floor. */

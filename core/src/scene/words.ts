@@ -1,3 +1,4 @@
+import { footOf } from './sceneMatte'
 import { MATERIALS, SceneSpec, type Material } from './spec'
 
 /** What words a description of a scene may have, and what each asks for. */
@@ -133,7 +134,8 @@ export function readScene(description: string, given: Given = {}): ReadScene {
   const set = Object.entries(given).filter(([, value]) => value !== undefined)
   const over = Object.fromEntries(set)
   const spec = SceneSpec.parse({ ...asked, ...(floor ? { floor } : {}), wall, ...over })
-  return { spec: spec.base01 === null ? spec : onFloor(spec, spec.base01), unknown }
+  const base01 = spec.base01 ?? (spec.matte && footOf(spec.matte))
+  return { spec: base01 === null ? spec : onFloor(spec, base01), unknown }
 }
 
 /** Floor that is seen behind whatever stands on it, at least, as a share of the height. */
@@ -142,6 +144,7 @@ const FLOOR_BEHIND = 0.12
 /** A scene whose floor begins behind the line that a product stands on. */
 const onFloor = (spec: SceneSpec, base01: number): SceneSpec => ({
   ...spec,
+  base01,
   horizon01: Math.max(0.1, Math.min(spec.horizon01, base01 - FLOOR_BEHIND)),
 })
 

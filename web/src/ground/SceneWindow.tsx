@@ -31,7 +31,7 @@ export function SceneWindow({ open, onClose, frame, onUse }: Props) {
       setUsing(null)
     }
   }
-  const make = (): void => scenes.make(text)
+  const make = (): void => attempt(scenes.make(text))
   return (
     <Window title={strings.makeScene} open={open} onClose={onClose} size="xl">
       <Text fontSize="12px" color="softInk" marginBottom="6px">

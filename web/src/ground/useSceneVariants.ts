@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { CancelledError } from '@cloudbank/core/engine'
-import type { SceneOrder } from '@cloudbank/core/scene'
+import type { SceneMatte, SceneOrder } from '@cloudbank/core/scene'
 import type { FrameSettings } from '@cloudbank/core/steps'
 import { describeError } from '../notices'
 import { makeScene, sizeOf, type MadeScene } from '../work/scenes'
@@ -15,6 +15,8 @@ export interface FrameToFill {
   readonly ratio: number
   /** The line that products stand on, as a share of the height from the top. */
   readonly base01: number
+  /** Where the product stands in it, as far as that is known yet. */
+  readonly matteOf?: () => Promise<SceneMatte | null>
 }
 
 /** The frame of a step's settings: what is put into a scene stands on the base line. */
@@ -36,7 +38,7 @@ export interface Variant {
 }
 
 /** Variants of described scenes, newest first; what is still being made is stopped when they are left. */
-export function useSceneVariants({ ratio, base01 }: FrameToFill) {
+export function useSceneVariants({ ratio, base01, matteOf }: FrameToFill) {
   const [variants, setVariants] = useState<readonly Variant[]>([])
   const [unknown, setUnknown] = useState<readonly string[]>([])
   const stops = useRef(new Map<number, AbortController>())
@@ -68,11 +70,13 @@ export function useSceneVariants({ ratio, base01 }: FrameToFill) {
     variants,
     /** Words of the newest description that mean nothing. */
     unknown,
-    make: (description: string): void => {
+    make: async (description: string): Promise<void> => {
       if (description.trim() === '') return
+      const matte = (await matteOf?.()) ?? undefined
       const orders = Array.from({ length: AT_ONCE }, (): SceneOrder => {
         const [seed = 0] = crypto.getRandomValues(new Uint32Array(1))
-        return { description, seed: seed % 100_000, base01, ...sizeOf(ratio, CHOICE_PX) }
+        const size = sizeOf(ratio, CHOICE_PX)
+        return { description, seed: seed % 100_000, base01, ...size, ...(matte ? { matte } : {}) }
       })
       setVariants((others) => [
         ...orders.map((order): Variant => ({ order, state: { kind: 'making', done01: 0 } })),

@@ -26,5 +26,6 @@ export const makeScene: SceneMaker = (order, signal, onProgress) =>
 /** Makes a scene that was chosen at its full size, and keeps it. */
 export const keepScene = (order: SceneOrder): Promise<KeptScene> => keepSceneOf(makeScene, order)
 
+export { matteInFrame } from './matteInFrame'
 export { sizeOf, type KeptScene } from './keepScene'
 export { SceneRefusedError, type MadeScene, type SceneMaker }
