@@ -1,6 +1,6 @@
 import type { Job, QueueEvents } from 'bullmq'
 import { WorkerReport, type Order, type OrderState } from '../orders'
-import { WorkerLostError, type ErrorData } from '../pool'
+import type { ErrorData } from '../pool'
 import { GONE_MS, MAX_REPORTED, MAX_TRIES, REPORT_MS, type Handled, type QueuePort } from './queue'
 import { reasonOf } from './reasonOf'
 import { createTurns } from './turns'
@@ -109,12 +109,12 @@ export async function createBullQueue(
         stops.set(order.id, stop)
         try {
           const handled = await handle(order, stop.signal)
-          if (handled.kind === 'failed') throw new UnrecoverableError(JSON.stringify(handled.error))
-          return handled
+          if (handled.kind === 'made') return handled
+          const error = handled.kind === 'failed' ? handled.error : STOPPED
+          throw new UnrecoverableError(JSON.stringify(error))
         } catch (error) {
-          if (error instanceof WorkerLostError || error instanceof UnrecoverableError) throw error
           if (stop.signal.aborted) throw new UnrecoverableError(JSON.stringify(STOPPED))
-          // A store that is away for a while is no fault of the order's.
+          // A worker that was lost is an error that is tried again.
           throw error
         } finally {
           stops.delete(order.id)

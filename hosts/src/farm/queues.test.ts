@@ -200,6 +200,26 @@ describe.each(Object.keys(KINDS) as (keyof typeof KINDS)[])('a queue %s', (kind)
   })
 })
 
+test('workers in Redis begin no more than so many a minute', async () => {
+  const queue = await createBullQueue(redis.url, { perMinute: 2 })
+  const orders = [1, 2, 3].map((k) => orderOf(`rated ${k}`))
+  for (const order of orders) await queue.place(order)
+  const begun: string[] = []
+  await queue.work(({ name }) => {
+    begun.push(name)
+    return Promise.resolve(MADE)
+  }, workOf(2))
+  await ended(
+    queue,
+    orders.slice(0, 2).map(({ id }) => id),
+  )
+  await expect.poll(async () => (await queue.report()).waiting).toBe(1)
+  expect(begun).toHaveLength(2)
+  expect(await queue.stateOf(orders[2]!.id)).toEqual({ kind: 'waiting' })
+  await queue.cancel(orders[2]!.id)
+  await queue.close()
+})
+
 test('a Redis that was killed and comes back has what was placed, and workers go on', async () => {
   const own = await startRedis()
   const queue = await createBullQueue(own.url)

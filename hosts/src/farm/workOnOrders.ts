@@ -10,6 +10,7 @@ import {
 } from '../orders'
 import {
   errorToData,
+  type ErrorData,
   WorkerLostError,
   type FileSource,
   type Job,
@@ -80,7 +81,8 @@ export function workOnOrders({
       if (error instanceof CancelledError || error instanceof WorkerLostError) throw error
       // Whoever ordered it brings it again.
       if (error instanceof ContentGoneError) return { kind: 'forgotten' }
-      if (error instanceof StoreError) throw error
+      // Nor is a store that is away or full a fault of the photograph's: it can be made elsewhere.
+      if (error instanceof StoreError) return { kind: 'failed', error: STORE_AWAY }
       failed++
       return { kind: 'failed', error: errorToData(error) }
     } finally {
@@ -90,6 +92,8 @@ export function workOnOrders({
 
   return queue.work(handle, { slots, report })
 }
+
+const STORE_AWAY: ErrorData = { kind: 'unreachable', what: 'The server’s store' }
 
 /** The store can't be read or written. */
 class StoreError extends Error {

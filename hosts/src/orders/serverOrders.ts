@@ -1,6 +1,13 @@
 import { z } from 'zod'
 import { CancelledError } from '@cloudbank/core/engine'
-import { dataToError, type FileSource, type Job, type JobOptions, type JobResults } from '../pool'
+import {
+  dataToError,
+  type ErrorData,
+  type FileSource,
+  type Job,
+  type JobOptions,
+  type JobResults,
+} from '../pool'
 import { sha256 } from '../pool/sha256'
 import type { ClockPort } from '../runs'
 import { packKeyedMatte, unpackKeyedMatte } from './matteFile'
@@ -169,13 +176,19 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
             )
           throw error
         })
-        if (state.kind === 'failed') throw dataToError(state.error)
+        if (state.kind === 'failed') throw failureOf(state.error)
         const made = state.kind === 'made' ? await fetchMade(order.id, signal) : null
         if (made) return made
       }
       throw new ServerAwayError('the server forgets what it is asked')
     },
   }
+}
+
+/** What a worker can't reach may well be reached from here. */
+function failureOf(data: ErrorData): Error {
+  const error = dataToError(data)
+  return data.kind === 'unreachable' ? new ServerAwayError(error.message) : error
 }
 
 const ALONE = { name: '', group: '', urgent: false }

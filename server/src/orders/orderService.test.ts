@@ -15,7 +15,7 @@ import {
   type QueuePort,
   type StorePort,
 } from '@cloudbank/hosts/farm'
-import { createServerOrders, type ServerOrders } from '@cloudbank/hosts/orders'
+import { createServerOrders, ServerAwayError, type ServerOrders } from '@cloudbank/hosts/orders'
 import { sha256, type Job, type JobResults, type Jobs } from '@cloudbank/hosts/pool'
 import { systemClock } from '@cloudbank/hosts/runs'
 import { createApp } from '../app'
@@ -191,6 +191,18 @@ describe('orders over HTTP', () => {
     await expect(rendering).rejects.toThrow(CancelledError)
     await seen
     expect((await connected().report())?.failed).toEqual([])
+  })
+
+  test('a store that can’t be written is no fault of the photograph’s', async () => {
+    const { put } = store
+    store = {
+      ...store,
+      put: (key, bytes) =>
+        key.startsWith(KEYS.made) ? Promise.reject(new Error('ENOSPC')) : put(key, bytes),
+    }
+    stop()
+    await start()
+    await expect(connected().render(await jobOf(), {})).rejects.toThrow(ServerAwayError)
   })
 
   test('a server that starts anew is asked anew, and nothing is lost', async () => {
