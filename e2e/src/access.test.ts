@@ -46,11 +46,15 @@ const VIEWS: readonly (readonly [name: string, path: string, ready: string])[] =
   ['deliver', '/deliver', 'table'],
   ['the products', '/products', 'section'],
   ['the runs', '/runs', 'h1'],
+  ['live', '/live', 'h1'],
+  ['the workers', '/workers', 'h1'],
 ]
+/** Views of no shoot. */
+const OF_ALL: ReadonlySet<string> = new Set(['/', '/workers'])
 
 test.each(VIEWS)('axe-core finds nothing on %s, under any sky', async (_name, path, ready) => {
   const { page, url } = app
-  await page.goto(path === '/' ? url : `${shoot}${path}`)
+  await page.goto(OF_ALL.has(path) ? `${url}${path}` : `${shoot}${path}`)
   await page.locator(ready).first().waitFor()
   expect(await complaints()).toEqual([])
 })

@@ -53,7 +53,7 @@ describe('grey on purpose', () => {
     async (sky) => {
       const { page } = app
       await page.getByRole('button', { name: sky, exact: true }).click()
-      for (const path of ['', '/brief', '/lightings', '/products', '/deliver']) {
+      for (const path of ['', '/brief', '/lightings', '/products', '/deliver', '/live']) {
         await page.goto(sheetUrl + path)
         await page.getByRole('link', { name: 'Sheet' }).waitFor()
         const colours = await paintedColours(page)
