@@ -58,26 +58,50 @@ const REPORT_LOST_MS = 3000
 
 const States = z.object({ states: z.record(z.string(), OrderState) })
 
+type Settle = (outcome: OrderState | ServerAwayError | CancelledError) => void
+
 /** The orders of one server. */
 export function createServerOrders({ base, fetch, upload, clock }: OrderConnection): ServerOrders {
-  const waits = new Map<string, (state: OrderState | ServerAwayError) => void>()
+  /** Whoever waits for an order: two shots of one photograph may wait for the same. */
+  const waits = new Map<string, Set<Settle>>()
   let asking: AbortController | null = null
+  /** What is on its way, by hash: a picture that many shots name travels once. */
+  const underWay = new Map<string, Promise<void>>()
 
-  /** Asks, again and again while the server doesn't answer. @throws ServerAwayError, CancelledError */
-  async function ask(path: string, init: RequestInit, signal?: AbortSignal): Promise<Response> {
+  /**
+   * Asks and reads the answer, again and again while there is none or it breaks off.
+   *
+   * @param read throws where the answer isn't whole.
+   * @throws ServerAwayError, CancelledError
+   */
+  async function ask<T>(
+    path: string,
+    init: RequestInit,
+    read: (response: Response) => Promise<T>,
+    signal?: AbortSignal,
+  ): Promise<T> {
     for (const wait of [...RETRY_MS, null]) {
       if (signal?.aborted) throw new CancelledError()
       const lost = AbortSignal.timeout(LOST_MS)
       const both = signal ? AbortSignal.any([signal, lost]) : lost
-      const response = await fetch(`${base}${path}`, { ...init, signal: both }).catch(() => null)
-      if (signal?.aborted) throw new CancelledError()
-      if (response && response.status < 500) return response
+      try {
+        const response = await fetch(`${base}${path}`, { ...init, signal: both })
+        if (response.status < 500) return await read(response)
+      } catch (error) {
+        if (signal?.aborted) throw new CancelledError()
+        if (error instanceof ServerAwayError) throw error
+      }
       if (wait !== null) await clock.sleep(wait, signal ?? new AbortController().signal)
     }
     throw new ServerAwayError('the server doesn’t answer')
   }
 
-  const askJson = async (path: string, body: unknown, signal?: AbortSignal): Promise<Response> =>
+  const send = <S extends z.ZodType>(
+    path: string,
+    body: unknown,
+    schema: S,
+    signal?: AbortSignal,
+  ): Promise<z.output<S>> =>
     ask(
       path,
       {
@@ -85,8 +109,16 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify(body),
       },
+      async (response) => {
+        if (!response.ok) throw new ServerAwayError(await response.text())
+        return schema.parse(await response.json())
+      },
       signal,
     )
+
+  const settleAll = (id: string, outcome: OrderState | ServerAwayError): void => {
+    for (const settle of [...(waits.get(id) ?? [])]) settle(outcome)
+  }
 
   /** One question for all orders that are waited for, asked for as long as there are any. */
   async function askAfterAll(): Promise<void> {
@@ -94,15 +126,14 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
       const mine = new AbortController()
       asking = mine
       try {
-        const response = await askJson('/states', { ids: [...waits.keys()] }, mine.signal)
-        const { states } = States.parse(await response.json())
+        const { states } = await send('/states', { ids: [...waits.keys()] }, States, mine.signal)
         for (const [id, state] of Object.entries(states))
-          if (state.kind !== 'waiting' && state.kind !== 'working') waits.get(id)?.(state)
+          if (state.kind !== 'waiting' && state.kind !== 'working') settleAll(id, state)
       } catch (error) {
         // There is another order to ask after.
         if (mine.signal.aborted) continue
         const away = error instanceof ServerAwayError ? error : new ServerAwayError(String(error))
-        for (const settle of [...waits.values()]) settle(away)
+        for (const id of [...waits.keys()]) settleAll(id, away)
       }
     }
     asking = null
@@ -111,19 +142,34 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
   /** How an order ended. */
   function ended(id: string, signal: AbortSignal | undefined): Promise<OrderState> {
     return new Promise((resolve, reject) => {
-      const settle = (state: OrderState | ServerAwayError | CancelledError): void => {
-        waits.delete(id)
+      const settle: Settle = (outcome) => {
+        const others = waits.get(id)
+        others?.delete(settle)
+        if (others?.size === 0) waits.delete(id)
         signal?.removeEventListener('abort', onAbort)
-        if (state instanceof Error) reject(state)
-        else resolve(state)
+        if (outcome instanceof Error) reject(outcome)
+        else resolve(outcome)
       }
       const onAbort = (): void => settle(new CancelledError())
       if (signal?.aborted) return onAbort()
       signal?.addEventListener('abort', onAbort)
-      waits.set(id, settle)
+      waits.set(id, (waits.get(id) ?? new Set()).add(settle))
       if (asking) asking.abort()
       else void askAfterAll()
     })
+  }
+
+  async function bring(
+    content: Blob,
+    hash: string,
+    signal: AbortSignal | undefined,
+  ): Promise<void> {
+    const known = underWay.get(hash)
+    // Where that fails, or is stopped, the server says again that it is missing.
+    if (known) return known.catch(() => undefined)
+    const mine = upload(content, hash, signal).finally(() => underWay.delete(hash))
+    underWay.set(hash, mine)
+    await mine
   }
 
   async function place(
@@ -132,30 +178,39 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
     signal: AbortSignal | undefined,
   ): Promise<void> {
     for (let tries = 0; tries < MAX_PLACED; tries++) {
-      const response = await askJson('', order, signal)
-      if (!response.ok) throw new ServerAwayError(await response.text())
-      const { missing } = PlacedOrder.parse(await response.json())
+      const { missing } = await send('', order, PlacedOrder, signal)
       if (missing.length === 0) return
-      for (const hash of missing) await upload(contents.get(hash)!, hash, signal)
+      for (const hash of missing) await bring(contents.get(hash)!, hash, signal)
     }
     throw new ServerAwayError('the server loses what it is given')
   }
 
-  async function fetchMade(id: string, signal: AbortSignal | undefined) {
-    const bytesOf = async (hash: string): Promise<Uint8Array<ArrayBuffer>> => {
-      const response = await ask(`/${id}/made/${hash}`, {}, signal)
-      const bytes = new Uint8Array(await response.arrayBuffer())
-      if (!response.ok || (await sha256(bytes)) !== hash)
-        throw new ServerAwayError('a file comes back damaged')
-      return bytes
-    }
-    const response = await ask(`/${id}/made`, {}, signal)
-    if (!response.ok) return null
-    const { renditions, mattes, findings } = MadeOrder.parse(await response.json())
+  /** What came of an order; null where the server doesn't have it any more. */
+  async function fetchMade(
+    id: string,
+    signal: AbortSignal | undefined,
+  ): Promise<JobResults['render'] | null> {
+    const readMade = async (response: Response): Promise<MadeOrder | null> =>
+      response.ok ? MadeOrder.parse(await response.json()) : null
+    const made = await ask(`/${id}/made`, {}, readMade, signal)
+    if (!made) return null
+    const bytesOf = (hash: string): Promise<Uint8Array<ArrayBuffer>> =>
+      ask(
+        `/${id}/made/${hash}`,
+        {},
+        async (response) => {
+          const bytes = new Uint8Array(await response.arrayBuffer())
+          if ((await sha256(bytes)) !== hash) throw new Error('the file is damaged')
+          return bytes
+        },
+        signal,
+      )
     const files: JobResults['render']['renditions'][number][] = []
-    for (const file of renditions) files.push({ ...file, bytes: await bytesOf(file.hash) })
-    const own = mattes.map(async (hash) => unpackKeyedMatte(new Blob([await bytesOf(hash)])))
-    return { renditions: files, mattes: await Promise.all(own), findings }
+    for (const file of made.renditions) files.push({ ...file, bytes: await bytesOf(file.hash) })
+    const mattes = made.mattes.map(async (hash) =>
+      unpackKeyedMatte(new Blob([await bytesOf(hash)])),
+    )
+    return { renditions: files, mattes: await Promise.all(mattes), findings: made.findings }
   }
 
   return {

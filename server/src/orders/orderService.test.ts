@@ -170,6 +170,45 @@ describe('orders over HTTP', () => {
     expect((await created('../../escape', 3)).status).toBe(400)
   })
 
+  test('two shots of one photograph are one order, and both have it', async () => {
+    let uploads = 0
+    const server = createServerOrders({
+      base,
+      fetch,
+      clock: systemClock,
+      upload: async (content, hash) => {
+        uploads++
+        await created(hash, content.size)
+        await sent(hash, content, 0)
+      },
+    })
+    const job = await jobOf()
+    const both = await Promise.all([server.render(job, {}), server.render(job, {})])
+    expect(both).toEqual([await resultOf(), await resultOf()])
+    // Photograph, matte and look, each once.
+    expect({ made, uploads }).toEqual({ made: 1, uploads: 3 })
+  })
+
+  test('an answer that breaks off is asked for again', async () => {
+    let asked = 0
+    const broken = createServerOrders({
+      base,
+      clock: { now: () => 0, sleep: () => Promise.resolve() },
+      upload: (content, hash) =>
+        created(hash, content.size)
+          .then(() => sent(hash, content, 0))
+          .then(() => undefined),
+      fetch: async (...request) => {
+        const response = await fetch(...request)
+        if (++asked % 2 === 0) return response
+        const bytes = await response.arrayBuffer()
+        return new Response(bytes.slice(0, bytes.byteLength / 2), { status: response.status })
+      },
+    })
+    expect(await broken.render(await jobOf(), {})).toEqual(await resultOf())
+    expect(made).toBe(1)
+  })
+
   test('fails as a worker would, with the problem of the file', async () => {
     outcome = () => Promise.reject(new FileError({ code: 'damaged' }))
     await expect(connected().render(await jobOf(), {})).rejects.toThrow(FileError)

@@ -85,7 +85,9 @@ export function httpShop({ address, key, fetch, clock, signal }: ShopConnection)
     file: async (hash) => {
       const response = await ask(`/files/${hash}`)
       if (!response.ok) throw new ShopAwayError()
-      return response.blob()
+      return response.blob().catch((cause: unknown) => {
+        throw new ShopAwayError({ cause })
+      })
     },
     giveFile: async (hash, content) => {
       const response = await ask(`/files/${hash}`, { method: 'PUT', body: content })
