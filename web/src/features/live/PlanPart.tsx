@@ -21,7 +21,7 @@ interface Props {
 /** What would change in the shop, and the button that changes it. */
 export function PlanPart({ view, plan: delivery, link, destinationId, log }: Props) {
   const isOpen = log.some(({ live }) => live.state !== 'finished')
-  const { planned, look } = useGoLivePlan(view, delivery, link, destinationId, isOpen)
+  const { planned, isLooking, look } = useGoLivePlan(view, delivery, link, destinationId, isOpen)
   if (link.key === '') return <Text marginBottom="16px">{strings.enterKey}</Text>
   if (planned.kind !== 'planned')
     return (
@@ -47,8 +47,8 @@ export function PlanPart({ view, plan: delivery, link, destinationId, log }: Pro
         </Action>
         <Action
           look="main"
-          disabled={changes.length === 0 || isOpen}
-          title={isOpen ? strings.finishFirst : undefined}
+          disabled={changes.length === 0 || isOpen || isLooking}
+          title={isOpen ? strings.finishFirst : isLooking ? strings.looking : undefined}
           onClick={() => attempt(putLive(view.shoot, plan, link), strings.itCouldntBePut)}
         >
           {changes.length === 0 ? strings.nothingToPut : strings.put(changes.length)}
