@@ -61,9 +61,9 @@ export function workOnOrders({
   }
 
   async function handle(order: Order, signal: AbortSignal): Promise<Handled> {
-    if (await store.has(KEYS.madeOrder(order.id))) return { kind: 'made' }
     atWork.add(order.name)
     try {
+      if (await storing(store.has(KEYS.madeOrder(order.id)))) return { kind: 'made' }
       const job = await jobOf(order, store)
       let since = Date.now()
       const onStage = (stage: string): void => {

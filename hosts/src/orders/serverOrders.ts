@@ -218,7 +218,8 @@ export function createServerOrders({ base, fetch, upload, clock }: OrderConnecti
       const response = await fetch(`${base}/report`, {
         signal: AbortSignal.timeout(REPORT_LOST_MS),
       }).catch(() => null)
-      return response?.ok ? QueueReport.parse(await response.json()) : null
+      const said: unknown = response?.ok ? await response.json().catch(() => null) : null
+      return QueueReport.safeParse(said).data ?? null
     },
     render: async (job, { signal, turn }) => {
       const { order, contents } = await orderOf(job, turn ?? ALONE)

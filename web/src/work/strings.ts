@@ -15,6 +15,8 @@ export const strings = {
   shopDoesntAnswer: 'the shop doesn’t answer',
   shopDoesntKnowKey: 'the shop doesn’t know this key',
   shopMissesFiles: (count: number): string => `the shop lacks ${countOf(count, 'file')}`,
+  shopDeclines: 'the shop doesn’t take it',
+  stoppedByHand: 'stopped',
   shopRefuses: 'the shop won’t show these pictures',
   changedInShop: 'it has been changed in the shop since; look again before you replace it',
   refusedByShop: (reason: string): string => `refused by the shop: ${reason}`,

@@ -3,7 +3,7 @@ import { format } from 'date-fns'
 import type { LiveItem, ShopLink } from '../../data'
 import { attempt } from '../../notices'
 import { Action, Attention } from '../../ui'
-import { holdLive, takeBack, useLiveReport } from '../../work/live'
+import { holdLive, stopLive, takeBack, useLiveReport } from '../../work/live'
 import { strings } from './strings'
 import type { LogEntry } from './useLog'
 
@@ -66,6 +66,11 @@ function Entry({ entry: { live, items }, link, isTakenBack, isOpen }: Props) {
         {live.state !== 'finished' && (
           <Action onClick={() => attempt(holdLive(live.id, live.state === 'running'))}>
             {live.state === 'running' ? strings.pause : strings.goOn}
+          </Action>
+        )}
+        {live.state !== 'finished' && (
+          <Action look="quiet" onClick={() => attempt(stopLive(live.id))}>
+            {strings.stop}
           </Action>
         )}
         <Action

@@ -58,6 +58,7 @@ export const strings = {
   waits: (reason: string): string => `Waits: ${reason}`,
   pause: 'Pause',
   goOn: 'Go on',
+  stop: 'Stop',
   takeBack: 'Take back',
   isTakenBack: 'Taken back already',
   underWay: 'Still under way',

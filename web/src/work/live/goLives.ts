@@ -155,6 +155,16 @@ export const holdLive = (id: string, held: boolean, db: Database = database): Pr
     .filter(({ state }) => state !== 'finished')
     .modify({ state: held ? 'paused' : 'running' })
 
+/** Ends it for good: what waits stays as it is in the shop, and what is done can be taken back. */
+export const stopLive = (id: string, db: Database = database): Promise<void> =>
+  db.transaction('rw', db.goLives, db.liveItems, async () => {
+    await db.goLives.update(id, { state: 'finished' })
+    await db.liveItems
+      .where({ goLiveId: id })
+      .filter(({ state }) => state === 'waiting')
+      .modify({ state: 'failed', reasons: [{ name: '', reason: strings.stoppedByHand }] })
+  })
+
 /** Puts live what waits. Called whenever there is something. */
 export const continueLive = oneAtATime(async () => {
   try {

@@ -7,9 +7,11 @@ import {
   MissingFilesError,
   PicturesRefusedError,
   ShopAwayError,
+  ShopDeclinesError,
   ShopKeyError,
   type ShopPort,
 } from './shopPort'
+import { strings } from '../strings'
 
 export interface ShopConnection {
   /** Where the shop is, without a slash at its end. */
@@ -25,6 +27,9 @@ const LOST_MS = 30_000
 /** Times that a shop may ask to be left alone for a moment. */
 const MAX_WAITS = 20
 const DEFAULT_WAIT_MS = 1000
+/** By which a shop refuses a product, with what is wrong. */
+const REFUSALS: ReadonlySet<number> = new Set([409, 412, 422])
+const Said = z.object({ error: z.string() })
 /** The version of a product that isn't there. */
 const NONE = 'none'
 
@@ -61,7 +66,14 @@ export function httpShop({ address, key, fetch, clock, signal }: ShopConnection)
     }
   }
 
+  /** An answer that is no refusal of the protocol is the shop's own no, as it words it. */
+  async function declined(response: Response): Promise<never> {
+    const said = Said.safeParse(await response.json().catch(() => null))
+    throw new ShopDeclinesError(said.success ? said.data.error : strings.shopDeclines)
+  }
+
   async function refused(response: Response): Promise<never> {
+    if (!REFUSALS.has(response.status)) return declined(response)
     const refusal = await read(response, ShopRefusal)
     switch (refusal.kind) {
       case 'missing':
@@ -84,14 +96,16 @@ export function httpShop({ address, key, fetch, clock, signal }: ShopConnection)
     },
     file: async (hash) => {
       const response = await ask(`/files/${hash}`)
-      if (!response.ok) throw new ShopAwayError()
+      if (!response.ok) return declined(response)
       return response.blob().catch((cause: unknown) => {
         throw new ShopAwayError({ cause })
       })
     },
     giveFile: async (hash, content) => {
       const response = await ask(`/files/${hash}`, { method: 'PUT', body: content })
-      if (!response.ok) throw new ShopAwayError()
+      // What arrived damaged is sent again.
+      if (response.status === 400) throw new ShopAwayError()
+      if (!response.ok) await declined(response)
     },
     show: async (product, listing, version) => {
       const response = await ask(at(product), {

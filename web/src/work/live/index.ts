@@ -7,6 +7,7 @@ export {
   liveFile,
   portFor,
   shopLink,
+  stopLive,
   takeBack,
   useLiveReport,
 } from './goLives'

@@ -17,7 +17,7 @@ import {
 } from '../../data'
 import { mugs, products, viewOf, withOutlets, shop as outlet } from '../delivery/delivered.testing'
 import { planDelivery } from '../model'
-import { holdLive, putLive, takeBack } from './goLives'
+import { holdLive, putLive, stopLive, takeBack } from './goLives'
 import { httpShop } from './httpShop'
 import { liveWork } from './liveWork'
 import { planGoLive } from './planGoLive'
@@ -312,6 +312,20 @@ describe('putting live', () => {
     expect(new Set(changes)).toEqual(new Set(['1,2']))
   })
 
+  test('is stopped for good: what is done stays, what waits is left alone', async () => {
+    const view = await madeShoot()
+    const live = await putLive(view.shoot, await planned(view), LINK, db)
+    shop.before = async (what) => {
+      if (what === 'show' && shop.live.size === 1) await stopLive(live!.id, db)
+    }
+    await work()
+    expect((await db.goLives.get(live!.id))?.state).toBe('finished')
+    expect((await states(live!))[0]).toBe('C-1 done')
+    expect((await states(live!)).some((one) => one.endsWith('waiting'))).toBe(false)
+    await work()
+    expect(shop.live.has('C-1')).toBe(true)
+  })
+
   test('is held and let go on', async () => {
     const view = await madeShoot()
     const live = await putLive(view.shoot, await planned(view), LINK, db)
@@ -363,6 +377,14 @@ describe('a shop over HTTP', () => {
     ['doesn’t know the key', json(401, {}), ShopKeyError],
   ])('that %s says so', async (_what, answer, error) => {
     await expect(connected([answer]).products()).rejects.toThrow(error as typeof Error)
+  })
+
+  test('says no in words of its own: it is not asked for ever', async () => {
+    const says = connected([json(400, { error: 'the title is too long' }), json(404, {})])
+    await expect(says.show('mug', { title: '', pictures: [] }, null)).rejects.toThrow(
+      'the title is too long',
+    )
+    await expect(says.file(HASH)).rejects.toThrow('the shop doesn’t take it')
   })
 
   test('tells refusals apart', async () => {

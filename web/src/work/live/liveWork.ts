@@ -48,7 +48,8 @@ export const liveWork = (portOf: PortOf, db: Database): Work<LiveItem> => ({
     if (live?.state !== 'running') return
     const port = portOf(live, signal)
     const outcome = await outcomeOf(item, port, db)
-    if (signal.aborted) throw new CancelledError()
+    // What the shop has taken is kept, even if it was stopped meanwhile.
+    if (signal.aborted && outcome.state !== 'done') throw new CancelledError()
     await keep(item, outcome, db)
   },
 })

@@ -41,6 +41,11 @@ export class ShopKeyError extends Error {
   }
 }
 
+/** The shop answers that it won't, for a reason that asking again doesn't change. */
+export class ShopDeclinesError extends Error {
+  override readonly name = 'ShopDeclinesError'
+}
+
 /** The shop needs these files first. */
 export class MissingFilesError extends Error {
   override readonly name = 'MissingFilesError'
