@@ -26,7 +26,7 @@ const NOTHING = new Set<string>()
 describe('making room in a store', () => {
   test('removes nothing while there is room', async () => {
     const { store, keys } = storeOf(['contents/a', 60, 50], ['contents/b', 40, 2])
-    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(true)
+    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(100)
     expect(keys()).toEqual(['contents/a', 'contents/b'])
   })
 
@@ -36,13 +36,13 @@ describe('making room in a store', () => {
       ['contents/b', 40, 50],
       ['contents/c', 40, 20],
     )
-    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(true)
+    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(100)
     expect(keys()).toEqual(['contents/a', 'contents/c'])
   })
 
   test('leaves what orders name, and what was just used; says that there is no room', async () => {
     const { store, keys } = storeOf(['contents/a', 60, 50], ['contents/b', 60, 0.5])
-    expect(await makeRoom(store, 100, new Set(['contents/a']), NOW)).toBe(false)
+    expect(await makeRoom(store, 100, new Set(['contents/a']), NOW)).toBe(120)
     expect(keys()).toEqual(['contents/a', 'contents/b'])
   })
 
@@ -53,7 +53,7 @@ describe('making room in a store', () => {
       ['made/y/two', 50, 20],
       ['contents/a', 60, 5],
     )
-    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(true)
+    expect(await makeRoom(store, 100, NOTHING, NOW)).toBe(50)
     expect(keys()).toEqual(['made/y/two'])
   })
 })

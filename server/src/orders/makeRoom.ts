@@ -9,14 +9,14 @@ const YOUNG_MS = 3600 * 1000
  * Removes from a store what was made more than a day ago and, where it holds more than `limitBytes`, photographs that
  * no order names, those longest unused first.
  *
- * @returns whether it holds no more than that.
+ * @returns what it holds then, in bytes.
  */
 export async function makeRoom(
   store: StorePort,
   limitBytes: number,
   inUse: ReadonlySet<string>,
   now: number,
-): Promise<boolean> {
+): Promise<number> {
   const made = await store.list(KEYS.made)
   const old = made.filter(({ usedAt }) => now - usedAt > MADE_KEPT_MS)
   // The list of an order's files goes first: what it names is there for as long as it is.
@@ -34,5 +34,5 @@ export async function makeRoom(
     await store.remove(key)
     held -= bytes
   }
-  return held <= limitBytes
+  return held
 }

@@ -47,11 +47,20 @@ export function createOrderService({ queue, store, uploads, quotaBytes }: OrderS
   })
   const inUse = (): ReadonlySet<string> =>
     new Set([...open.values()].flatMap((order) => contentsOf(order).map(KEYS.content)))
-  const roomFor = (bytes: number): Promise<boolean> =>
-    makeRoom(store, quotaBytes - bytes, inUse(), Date.now())
+  /** What the store holds at most: counted at first and at every sweep, and with what is uploaded since. */
+  let held = Infinity
+  const countFor = async (bytes: number): Promise<void> => {
+    held = await makeRoom(store, quotaBytes - bytes, inUse(), Date.now())
+  }
+  const roomFor = async (bytes: number): Promise<boolean> => {
+    if (held + bytes > quotaBytes) await countFor(bytes)
+    const hasRoom = held + bytes <= quotaBytes
+    if (hasRoom) held += bytes
+    return hasRoom
+  }
   const { handle, sweep } = createUploads(join(uploads, 'uploads'), store, roomFor)
   const sweeping = setInterval(
-    () => void Promise.all([sweep(), roomFor(0)]).catch(() => undefined),
+    () => void Promise.all([sweep(), countFor(0)]).catch(() => undefined),
     SWEEP_MS,
   )
   sweeping.unref()
