@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { FileError } from '@cloudbank/core/codec'
 import { createNodePool } from '@cloudbank/hosts/node'
 import { hostileFiles, type HostileFile } from './attacks/hostileFiles'
-import { rowsOf, startApp, type RunningApp } from './harness'
+import { rowsOf, startApp, type RunningApp, giveFiles } from './harness'
 
 // Files that lie, on both hosts: nothing is lost, nothing is silent, nothing takes the machine.
 
@@ -47,9 +47,7 @@ test('in the browser each is a shot or named with its reason, once', async () =>
   page.on('pageerror', ({ message }) => wrong.push(message))
   await page.goto(url)
   await page.getByRole('heading', { name: 'Shoots' }).waitFor()
-  await page
-    .getByLabel('Photographs for a new shoot')
-    .setInputFiles(files.map(({ name, buffer }) => ({ name, buffer, mimeType: '' })))
+  await giveFiles(page, 'Photographs for a new shoot', files)
   await page.waitForURL(/\/shoots\//)
   // What is still being kept has a row that goes again.
   const isNamed = ({ reason, kind }: { reason: string; kind: string }): boolean =>

@@ -1,6 +1,14 @@
 import sharp from 'sharp'
 import { afterEach, beforeEach, expect, test } from 'vitest'
-import { demoPhoto, demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import {
+  demoPhoto,
+  demoPhotos,
+  newShoot,
+  rowsOf,
+  startApp,
+  type RunningApp,
+  giveFiles,
+} from './harness'
 
 // The server goes away for a moment; what can be done in the browser is done, the rest waits and says so.
 
@@ -36,12 +44,10 @@ test('photographs dropped while it is away are kept, and come in when it is back
   const webp = await sharp((await demoPhoto('IMG_2050.jpg')).buffer)
     .webp()
     .toBuffer()
-  await page
-    .getByLabel('Photographs for a new shoot')
-    .setInputFiles([
-      await demoPhoto('OCK-102-front.jpg'),
-      { name: 'wood.webp', mimeType: 'image/webp', buffer: webp },
-    ])
+  await giveFiles(page, 'Photographs for a new shoot', [
+    await demoPhoto('OCK-102-front.jpg'),
+    { name: 'wood.webp', buffer: webp },
+  ])
   await page.waitForURL(/\/shoots\//)
   await page
     .getByText(/can’t be loaded/)

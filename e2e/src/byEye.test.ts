@@ -174,7 +174,7 @@ test('a small photograph is enlarged by the network, with leave, and says so', a
   const { page } = app
   const { buffer } = await demoPhoto('OCK-102-front.jpg')
   const small = await sharp(buffer).resize(300).jpeg({ quality: 95 }).toBuffer()
-  const given: GivenFile = { name: 'small.jpg', mimeType: 'image/jpeg', buffer: small }
+  const given: GivenFile = { name: 'small.jpg', buffer: small }
   await newShoot(app, [given])
   await page.keyboard.press('b')
   const wanted = {
@@ -188,7 +188,6 @@ test('a small photograph is enlarged by the network, with leave, and says so', a
   await giveFiles(page, 'A brief’s file', [
     {
       name: 'enlarged.brief.json',
-      mimeType: 'application/json',
       buffer: Buffer.from(JSON.stringify(wanted)),
     },
   ])

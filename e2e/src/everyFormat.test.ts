@@ -45,7 +45,7 @@ async function oriented(orientation: number): Promise<Buffer> {
   return sharp(turned).jpeg({ quality: 95 }).withMetadata({ orientation }).toBuffer()
 }
 
-const file = (name: string, buffer: Buffer) => ({ name, mimeType: '', buffer })
+const file = (name: string, buffer: Buffer) => ({ name, buffer })
 
 test('every format, depth and orientation comes in upright and in its colours', async () => {
   const files = [

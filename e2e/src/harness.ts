@@ -1,4 +1,5 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { cp, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -166,28 +167,43 @@ export async function openDemo({ page, url }: Pick<RunningApp, 'page' | 'url'>):
   await page.getByText('31 shots ·').waitFor({ timeout: 120_000 })
 }
 
+/** A file to drop. */
 export interface GivenFile {
   readonly name: string
-  readonly mimeType: string
   readonly buffer: Buffer
 }
 
 /** A photograph of the demo shoot, as a file to drop; under another name if one is given. */
 export async function demoPhoto(file: string, name = file): Promise<GivenFile> {
-  const mimeType = file.endsWith('.png') ? 'image/png' : 'image/jpeg'
-  return { name, mimeType, buffer: await readFile(`${DEMO}photos/${file}`) }
+  return { name, buffer: await readFile(`${DEMO}photos/${file}`) }
 }
 
 export const demoPhotos = (files: readonly string[]): Promise<GivenFile[]> =>
   Promise.all(files.map((file) => demoPhoto(file)))
 
-/** Drops files onto whatever takes them on the page. */
+/** Where files that are given lie for as long as the tests of a process run. */
+const GIVEN = mkdtempSync(join(tmpdir(), 'cloudbank-given-'))
+process.on('exit', () => rmSync(GIVEN, { recursive: true, force: true }))
+
+/**
+ * Where on disk such files lie, as they do where a person takes them from. Their bytes by themselves would have to pass
+ * through the page, which takes a second for a few megabytes.
+ */
+export const pathsOf = (files: readonly GivenFile[]): string[] =>
+  files.map(({ name, buffer }) => {
+    // A folder each, as two may have one name.
+    const path = join(mkdtempSync(join(GIVEN, 'file-')), name)
+    writeFileSync(path, buffer)
+    return path
+  })
+
+/** Gives files to an input of the page. */
 export async function giveFiles(
   page: Page,
   label: string,
   files: readonly GivenFile[],
 ): Promise<void> {
-  await page.getByLabel(label).setInputFiles([...files])
+  await page.getByLabel(label).setInputFiles(pathsOf(files))
 }
 
 /** A new shoot of these files, opened; waits until its photographs are in. */

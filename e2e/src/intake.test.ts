@@ -18,7 +18,7 @@ beforeAll(async () => {
 })
 afterAll(() => app.stop())
 
-const jpeg = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/jpeg', buffer })
+const jpeg = (name: string, buffer: Buffer) => ({ name, buffer })
 
 test('bad files are named with their reasons, the good ones go through, and all of it survives a reload', async () => {
   const { page, url } = app
@@ -102,10 +102,7 @@ test('what is in a zip comes in beside single files; each reject is named once, 
   await second.goto(url)
   await newShoot(
     app,
-    [
-      { name: 'shoot.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) },
-      await demoPhoto('OCK-108-front.jpg'),
-    ],
+    [{ name: 'shoot.zip', buffer: Buffer.from(zip) }, await demoPhoto('OCK-108-front.jpg')],
     2,
   )
   await second.goto(page.url())

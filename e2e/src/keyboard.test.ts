@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { demoPhotos, rowsOf, startApp, unzip, type RunningApp } from './harness'
+import { demoPhotos, pathsOf, rowsOf, startApp, unzip, type RunningApp } from './harness'
 
 let app: RunningApp
 beforeAll(async () => {
@@ -32,7 +32,9 @@ test('the whole way without a mouse: a new shoot with its name, date and brief, 
   await keyboard.press('Enter')
   await page.getByRole('menuitem', { name: 'Photographs …' }).waitFor()
   await keyboard.press('Enter')
-  await (await choosing).setFiles([...(await demoPhotos(['OCK-108-front.jpg', 'OCK-111-top.jpg']))])
+  await (
+    await choosing
+  ).setFiles(pathsOf(await demoPhotos(['OCK-108-front.jpg', 'OCK-111-top.jpg'])))
   await page.getByText('2 shots ·').waitFor()
 
   await keyboard.press('i')

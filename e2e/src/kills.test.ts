@@ -20,7 +20,6 @@ async function smallPhotographs(): Promise<GivenFile[]> {
   return Promise.all(
     NAMES.map(async (name, k) => ({
       name,
-      mimeType: 'image/jpeg',
       buffer: await sharp(buffer)
         .resize(SIDE_PX + 4 * k)
         .jpeg()

@@ -34,9 +34,7 @@ async function live(): Promise<readonly ShopProduct[]> {
 
 async function importTable(text: string): Promise<void> {
   const { page } = app
-  await giveFiles(page, 'Photographs to add', [
-    { name: 'names.csv', mimeType: 'text/csv', buffer: Buffer.from(text) },
-  ])
+  await giveFiles(page, 'Photographs to add', [{ name: 'names.csv', buffer: Buffer.from(text) }])
   const table = page.getByRole('dialog', { name: 'names.csv' })
   await table.getByRole('button', { name: /^Import/ }).click()
   await table.waitFor({ state: 'detached' })

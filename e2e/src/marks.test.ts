@@ -68,7 +68,6 @@ test('a price from the CSV on covers alone, moved by hand on one, leaves marked 
   await giveFiles(page, 'Photographs to add', [
     {
       name: 'prices.csv',
-      mimeType: 'text/csv',
       buffer: Buffer.from(
         'sku,name,price\nOCK-108,Coffee Pot,€ 64.00\nOCK-102,Enamel Mug,€ 14.50\n',
       ),
@@ -205,7 +204,7 @@ test('the browser draws the marks that Node draws, byte for byte', async () => {
   })
     .png()
     .toBuffer()
-  await newShoot(app, [{ name: 'paper.png', mimeType: 'image/png', buffer: photograph }])
+  await newShoot(app, [{ name: 'paper.png', buffer: photograph }])
   await page.getByRole('link', { name: 'Brief' }).first().click()
   const brief = {
     version: BRIEF_VERSION,
@@ -241,7 +240,6 @@ test('the browser draws the marks that Node draws, byte for byte', async () => {
   await giveFiles(page, 'A brief’s file', [
     {
       name: 'marked.brief.json',
-      mimeType: 'application/json',
       buffer: Buffer.from(JSON.stringify(brief)),
     },
   ])

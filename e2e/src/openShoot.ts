@@ -34,9 +34,7 @@ export async function openSaved(
   const idsOf = async (): Promise<string[]> =>
     (await rowsOf<{ id: string }>(page, 'shoots')).map(({ id }) => id)
   const before = await idsOf()
-  await giveFiles(page, 'Photographs for a new shoot', [
-    { name: 'saved.shoot.zip', mimeType: 'application/zip', buffer },
-  ])
+  await giveFiles(page, 'Photographs for a new shoot', [{ name: 'saved.shoot.zip', buffer }])
   // Whichever tab brings it in says so; its rows come last, all at once.
   const id = await vi.waitFor(
     async () => {

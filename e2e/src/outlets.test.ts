@@ -13,9 +13,7 @@ beforeAll(async () => {
   const { page } = app
   await openShoot(app, ['OCK-108-front.jpg', 'OCK-108-three-quarter.jpg', 'OCK-111-top.jpg'], 'cut')
   const csv = 'sku,name,colour\nOCK-108,"Coffee Pot, hammered",copper\nOCK-111,Bowl,blue\n'
-  await giveFiles(page, 'Photographs to add', [
-    { name: 'products.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) },
-  ])
+  await giveFiles(page, 'Photographs to add', [{ name: 'products.csv', buffer: Buffer.from(csv) }])
   await page.getByRole('button', { name: 'Import 2 products' }).click()
   await page.getByText('Bowl, blue').waitFor()
   await page.keyboard.press('d')
@@ -210,11 +208,12 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
     name: 'Harbour Goods',
     placements: [{ id: 'a', name: 'a', longSidePx: 900 }],
   }
-  await page.getByLabel('An outlet’s file').setInputFiles({
-    name: 'harbour.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(file)),
-  })
+  await giveFiles(page, 'An outlet’s file', [
+    {
+      name: 'harbour.json',
+      buffer: Buffer.from(JSON.stringify(file)),
+    },
+  ])
   await page.getByText('Harbour Goods imported.').waitFor()
   // It is seen on a picture of the newest shoot, wherever one comes from.
   await page.getByRole('link', { name: 'open', exact: true }).first().click()
@@ -224,11 +223,12 @@ test('a brief is kept, and says how it has changed since; an outlet comes in fro
     .first()
     .waitFor()
   await page.goBack()
-  await page.getByLabel('An outlet’s file').setInputFiles({
-    name: 'bad.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from('{"id":"x","name":"X","placements":[{"id":"a"}]}'),
-  })
+  await giveFiles(page, 'An outlet’s file', [
+    {
+      name: 'bad.json',
+      buffer: Buffer.from('{"id":"x","name":"X","placements":[{"id":"a"}]}'),
+    },
+  ])
   await page.getByText(/^bad\.json isn’t a valid outlet: placements\.0\.name: /).waitFor()
 })
 

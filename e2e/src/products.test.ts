@@ -16,7 +16,6 @@ afterAll(() => app.stop())
 
 const csv = (name: string, text: string): GivenFile => ({
   name,
-  mimeType: 'text/csv',
   buffer: Buffer.from(text),
 })
 

@@ -1,15 +1,19 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { afterEach, beforeEach, expect, test } from 'vitest'
-import { rowsOf, startApp, unzip, type RunningApp } from './harness'
+import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
+import { rowsOf, startApp, unzip, type RunningApp, giveFiles } from './harness'
 import { openShoot } from './openShoot'
 
 let app: RunningApp
-beforeEach(async () => {
+beforeAll(async () => {
   app = await startApp()
+})
+afterAll(() => app.stop())
+
+/** Each test has a shoot of its own. */
+beforeEach(async () => {
   await openShoot(app, ['OCK-104-three-quarter.jpg', 'OCK-104-top.jpg'], 'cut')
 })
-afterEach(() => app.stop())
 
 /** A pixel of the cut on the bench, at a place in fractions of the picture. */
 const pixelAt = (x01: number, y01: number): Promise<number[]> =>
@@ -103,10 +107,12 @@ test('a cut is repaired by hand, undone, carried to a sibling, and saved with it
   await window.getByText('Cut repairs').waitFor()
   await window.getByRole('button', { name: 'Copy to 1 shot' }).click()
   await window.waitFor({ state: 'detached' })
-  const shots = await rowsOf<{
-    fileName: string
+  const shootId = new URL(page.url()).pathname.split('/')[2]
+  const all = await rowsOf<{
+    shootId: string
     touches: { cut?: { repairs?: Record<string, { kind: string; points: number[][] }> } }
   }>(page, 'shots')
+  const shots = all.filter((shot) => shot.shootId === shootId)
   const kinds = shots.map(({ touches }) =>
     Object.values(touches.cut?.repairs ?? {})
       .map(({ kind }) => kind)
@@ -196,14 +202,12 @@ test('a picture of one’s own lies behind the product, and is in the file that 
   await page.locator('nav[aria-label=Stages] button', { hasText: 'Ground' }).click()
   await page.getByRole('radio', { name: /^brief/ }).click()
   await page.getByLabel('Ground', { exact: true }).selectOption('picture')
-  const given = { name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') }
-  await page.getByLabel('Picture to import').setInputFiles(given)
+  const given = { name: 'notes.txt', buffer: Buffer.from('no picture') }
+  await giveFiles(page, 'Picture to import', [given])
   await page
     .getByText(/^notes\.txt can’t be used as a ground: 10 bytes long, not a picture/)
     .waitFor()
-  await page
-    .getByLabel('Picture to import')
-    .setInputFiles({ name: 'oak.png', mimeType: 'image/png', buffer: oak })
+  await giveFiles(page, 'Picture to import', [{ name: 'oak.png', buffer: oak }])
   await page.getByLabel('How it fits').waitFor()
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: /^Make 4 renditions/ }).click()

@@ -1,6 +1,14 @@
 import type { CDPSession } from 'playwright-core'
 import { afterEach, beforeEach, expect, test } from 'vitest'
-import { countRenditions, demoPhotos, newShoot, rowsOf, startApp, type RunningApp } from './harness'
+import {
+  countRenditions,
+  demoPhotos,
+  newShoot,
+  rowsOf,
+  startApp,
+  type RunningApp,
+  giveFiles,
+} from './harness'
 
 // A browser that gives no more room.
 
@@ -28,7 +36,7 @@ test('full while files come in: what there is room for is kept, the rest is name
   await page.goto(url)
   await page.getByText('Drop photographs anywhere').waitFor()
   const files = await demoPhotos(FILES)
-  await page.getByLabel('Photographs for a new shoot').setInputFiles(files)
+  await giveFiles(page, 'Photographs for a new shoot', files)
   await page
     .getByText(/^No space left in this browser for OCK-10\d-front\.jpg and \d more files?/)
     .waitFor()
@@ -36,7 +44,7 @@ test('full while files come in: what there is room for is kept, the rest is name
   const kept = (await rowsOf(page, 'arrivals')).length + (await rowsOf(page, 'shots')).length
   expect(kept).toBeLessThan(FILES.length)
   // What was named comes in when it is dropped again.
-  await page.getByLabel('Photographs to add').setInputFiles(files)
+  await giveFiles(page, 'Photographs to add', files)
   await page
     .getByRole('navigation')
     .getByText(`${FILES.length} shots ·`)

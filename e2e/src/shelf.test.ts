@@ -21,7 +21,6 @@ beforeAll(async () => {
   await giveFiles(app.page, 'Photographs to add', [
     {
       name: 'products.csv',
-      mimeType: 'text/csv',
       buffer: await readFile(`${DEMO}products.csv`),
     },
   ])

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { rowsOf, startApp, type RunningApp } from './harness'
+import { rowsOf, startApp, type RunningApp, giveFiles } from './harness'
 import { openShoot } from './openShoot'
 
 // A shoot leaves one browser as a file and comes into another.
@@ -29,17 +29,13 @@ test('a shoot is saved as one file and opened in another browser, the same; a to
   const download = await downloading
   expect(download.suggestedFilename()).toBe('New shoot.shoot.zip')
   const buffer = await readFile(await download.path())
-  const asFile = (name: string, bytes: Buffer) => ({
-    name,
-    mimeType: 'application/zip',
-    buffer: bytes,
-  })
 
   await there.page.goto(there.url)
-  const give = there.page.getByLabel('Photographs for a new shoot')
-  await give.setInputFiles(asFile('torn.shoot.zip', buffer.subarray(0, buffer.length - 4000)))
+  const give = (name: string, bytes: Buffer): Promise<void> =>
+    giveFiles(there.page, 'Photographs for a new shoot', [{ name, buffer: bytes }])
+  await give('torn.shoot.zip', buffer.subarray(0, buffer.length - 4000))
   await there.page.getByText(/^torn\.shoot\.zip couldn’t be imported: .*damaged/).waitFor()
-  await give.setInputFiles(asFile('lakeside.shoot.zip', buffer))
+  await give('lakeside.shoot.zip', buffer)
   await there.page.getByText('New shoot was imported from lakeside.shoot.zip.').waitFor()
   await there.page.getByRole('heading', { name: 'New shoot' }).click()
   await there.page.getByRole('navigation').getByText('2 shots ·').waitFor()

@@ -84,7 +84,6 @@ test('a dusty shot leaves clean: found by itself, one speck refused, one place m
   await giveFiles(page, 'A brief’s file', [
     {
       name: 'clean.brief.json',
-      mimeType: 'application/json',
       buffer: Buffer.from(JSON.stringify(wanted)),
     },
   ])

@@ -31,7 +31,6 @@ const steps = BriefSteps.parse({
 /** A wide-gamut photograph that lies on its side. */
 const turnedWideGamut = async (): Promise<GivenFile> => ({
   name: 'turned.png',
-  mimeType: 'image/png',
   buffer: await sharp(await readFile(`${DEMO}photos/OCK-102-front.jpg`))
     .withIccProfile('p3')
     .withMetadata({ orientation: 6 })

@@ -28,7 +28,6 @@ async function photographs(count: number): Promise<GivenFile[]> {
   return Promise.all(
     Array.from({ length: count }, async (_, k) => ({
       name: `OCK-${100 + k}-front.jpg`,
-      mimeType: 'image/jpeg',
       buffer: await sharp(buffer)
         .resize(360 + 2 * k)
         .jpeg()

@@ -6,6 +6,7 @@ import {
   crash,
   DEMO,
   demoPhotos,
+  giveFiles,
   rowsOf,
   startApp,
   type RunningApp,
@@ -142,7 +143,7 @@ describe('a page that crashes', () => {
     await running.page.goto(app.url)
     const names = (await readdir(`${DEMO}photos`)).slice(0, 14)
     const files = await demoPhotos(names)
-    await running.page.getByLabel('Photographs for a new shoot').setInputFiles(files)
+    await giveFiles(running.page, 'Photographs for a new shoot', files)
     await running.page.waitForURL(/\/shoots\//)
     const sheet = running.page.url()
     const shootId = sheet.split('/').at(-1)
