@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
 import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest'
-import { rowsOf, startApp, unzip, type RunningApp, giveFiles } from './harness'
+import { newShoot, rowsOf, startApp, unzip, type RunningApp, giveFiles } from './harness'
 import { openShoot } from './openShoot'
 
 let app: RunningApp
@@ -221,4 +221,55 @@ test('a picture of one’s own lies behind the product, and is in the file that 
     for (const [c, value] of [0x80, 0x60, 0x40].entries())
       expect(Math.abs(data[c]! - value), path).toBeLessThan(4)
   }
+})
+
+test('glass lets the new ground through as it did its paper, but for what is painted back', async () => {
+  const { page } = app
+  const paper = { r: 210, g: 210, b: 210 }
+  const pane = Buffer.from(
+    `<svg width="900" height="900"><rect x="250" y="150" width="400" height="600" fill="#803c28"/>
+    <rect x="300" y="300" width="300" height="300" fill="rgb(150,150,150)"/></svg>`,
+  )
+  const buffer = await sharp({
+    create: { width: 900, height: 900, channels: 3, background: paper },
+  })
+    .composite([{ input: pane }])
+    .png()
+    .toBuffer()
+  await page.goto(app.url)
+  await newShoot(app, [{ name: 'lantern.png', buffer }])
+  await page.locator('.tile').dblclick()
+  await page.locator('nav[aria-label=Stages] button', { hasText: 'Cut' }).click()
+  await page.getByTestId('cut-picture').waitFor({ timeout: 60_000 })
+
+  await page.keyboard.press('-')
+  const rows = [0.36, 0.4, 0.44, 0.48, 0.52, 0.56, 0.6, 0.64]
+  await drag(
+    rows.flatMap((y, k) =>
+      k % 2 ? [[0.64, y] as const, [0.36, y] as const] : [[0.36, y] as const, [0.64, y] as const],
+    ),
+  )
+  await page.getByText('Made see-through').first().waitFor()
+  await page.keyboard.press('6')
+  await drag([
+    [0.5, 0.5],
+    [0.51, 0.5],
+  ])
+  await expect.poll(repairs).toBe('2')
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'PNG', exact: true }).click()
+  const { data, info } = await sharp(await readFile(await (await downloading).path()))
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const pixel = (x: number, y: number): number[] => [
+    ...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 4),
+  ]
+  const linear = (value: number): number => ((value / 255 + 0.055) / 1.055) ** 2.4
+  const [r, , , alpha] = pixel(450, 360)
+  // A fifth of the paper's light is its own.
+  expect(alpha! / 255).toBeCloseTo((1 - linear(150) / linear(210)) / 0.8, 1)
+  expect(linear(r!)).toBeCloseTo(0.2 * linear(210), 1)
+  expect(pixel(450, 450)).toEqual([150, 150, 150, 255])
+  expect(pixel(275, 450)[3]).toBe(255)
+  expect(pixel(100, 100)[3]).toBe(0)
 })

@@ -48,6 +48,7 @@ export const KEYS = {
   drop: { key: '5', words: 'Cut: remove what you stroke' },
   paint: { key: '6', words: 'Cut: paint product' },
   erase: { key: '7', words: 'Cut: erase product' },
+  seeThrough: { key: '-', words: 'Cut: make glass or gauze see-through' },
   flip: { key: '8', words: 'Cut: flip a piece or a gap' },
   box: { key: '9', words: 'Cut: draw a box around the product' },
   edge: { key: 'e', words: 'Cut: adjust a stretch of the edge' },

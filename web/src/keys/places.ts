@@ -53,7 +53,17 @@ export const KEY_PLACES: readonly { readonly title: string; readonly keys: reado
     {
       title: strings.onBenchInCut,
       keys: [
-        ...(['keep', 'drop', 'paint', 'erase', 'flip', 'box', 'edge', 'path'] as const),
+        ...([
+          'keep',
+          'drop',
+          'paint',
+          'erase',
+          'seeThrough',
+          'flip',
+          'box',
+          'edge',
+          'path',
+        ] as const),
         ...(['doubt', 'turnGap'] as const),
       ],
     },

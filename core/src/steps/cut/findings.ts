@@ -1,6 +1,7 @@
 import type { FindingTable, MeasuredPhotograph } from '../../findings'
 import type { Matte } from '../../matte'
 import { countOf, formatPercent } from '../../words'
+import type { SeeThrough } from './seeThrough'
 import { confidenceOf, expectedMiss } from './confidence'
 
 export type CutFinding =
@@ -18,6 +19,7 @@ export type CutFinding =
   | { readonly code: 'cut-at-border' }
   | { readonly code: 'cut-detail' }
   | { readonly code: 'holes'; readonly count: number }
+  | { readonly code: 'see-through-unknown' }
 
 export const CUT_FINDINGS: FindingTable<CutFinding> = {
   'no-product': {
@@ -63,6 +65,12 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
     weight: 'note',
     remedy: 'Gaps inside the product were opened. Check that no glass was.',
   },
+  'see-through-unknown': {
+    title: 'Backdrop behind glass unknown',
+    weight: 'look',
+    remedy:
+      'The backdrop about the see-through part isn’t plain, so what shows through can’t be measured. It was kept as it was cut.',
+  },
 }
 
 /**
@@ -71,9 +79,11 @@ export const CUT_FINDINGS: FindingTable<CutFinding> = {
  */
 const SURE_ENOUGH = 0.85
 
-export function matteFindings(matte: Matte): CutFinding[] {
+/** @param seeThrough what was said to be see-through, if anything was. */
+export function matteFindings(matte: Matte, seeThrough: SeeThrough | null): CutFinding[] {
   if (matte.kind === 'uncut') return [{ code: matte.reason }]
   const findings: CutFinding[] = []
+  if (seeThrough && !seeThrough.paper) findings.push({ code: 'see-through-unknown' })
   const { signs } = matte
   // Who repaired a cut has looked at it.
   if (matte.repairs > 0) findings.push({ code: 'repaired', count: matte.repairs })

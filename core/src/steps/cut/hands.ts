@@ -11,6 +11,7 @@ export const CUT_HANDS: Hands = {
     drop: 'Removed along a stroke',
     paint: 'Painted',
     erase: 'Erased',
+    seeThrough: 'Made see-through',
     box: 'Boxed the product',
     flip: 'Flipped a piece',
     edge: 'Adjusted the edge',

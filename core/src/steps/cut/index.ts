@@ -8,7 +8,7 @@ import { beginCut, CUTTING } from './cutting'
 import { CUT_FINDINGS, examineForCut, matteFindings } from './findings'
 import { CUT_HANDS } from './hands'
 import { LIFT, liftBy } from './lift'
-import { CutOwn, isWorked, repairedMatte, type HandWork } from './repair'
+import { CutOwn, isWorked, repairedMatte, seeThroughBehind, type HandWork } from './repair'
 import { CutSettings } from './settings'
 import { CUT_VIEWS } from './views'
 
@@ -52,11 +52,12 @@ export const cut = defineStep({
     const { look } = cutting
     const matte = worked(source, automatic, { settings, own, look }, [baseSide(source.size)])
     const facts = [found(MATTE, matte), found(CUTTING, cutting)]
-    const findings = matteFindings(matte)
+    const seeThrough = seeThroughBehind(source, automatic, { repairs: doneOf(own.repairs), look })
+    const findings = matteFindings(matte, seeThrough)
     if (matte.kind === 'uncut') return { facts, findings, mattes: made }
     // A detail is framed as it was photographed: where the product goes on is not known.
     const product = matte.atBorder === 'runs out' ? [] : [found(PRODUCT, matte.box)]
-    const lift = found(LIFT, liftBy(settings.fringePct / 100))
+    const lift = found(LIFT, liftBy(settings.fringePct / 100, seeThrough))
     return { facts: [...facts, ...product, lift], findings, mattes: made }
   },
   refine: async ({ facts, settings, own }, { source, sides }) => {

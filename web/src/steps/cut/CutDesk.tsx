@@ -144,7 +144,7 @@ async function snap({ picture }: Bench, path: PathEditor): Promise<void> {
   path.setOutlines(strings.pathSnappedToEdges, await sharedPreviewer().ask<'snap'>(request))
 }
 
-const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'edge']
+const BRUSHED = ['keep', 'drop', 'paint', 'erase', 'seeThrough', 'edge']
 
 /** The tools, what the one in hand does, and its size. */
 function ToolPart(props: Pick<Props, 'bench' | 'plan' | 'facts' | 'path'>) {

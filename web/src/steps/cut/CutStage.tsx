@@ -131,8 +131,15 @@ export function CutStage({ bench }: { bench: Bench }) {
   )
 }
 
-type StrokeKind = 'keep' | 'drop' | 'paint' | 'erase' | 'edge'
-const BRUSHES: ReadonlySet<ToolId> = new Set(['keep', 'drop', 'paint', 'erase', 'edge'])
+type StrokeKind = 'keep' | 'drop' | 'paint' | 'erase' | 'seeThrough' | 'edge'
+const BRUSHES: ReadonlySet<ToolId> = new Set([
+  'keep',
+  'drop',
+  'paint',
+  'erase',
+  'seeThrough',
+  'edge',
+])
 
 interface Hands extends InHand {
   readonly repairOf: (kind: StrokeKind, points: Point[]) => void
@@ -165,6 +172,7 @@ function pointerTool(tool: ToolId, hands: Hands): PointerTool | null {
     case 'drop':
     case 'paint':
     case 'erase':
+    case 'seeThrough':
     case 'edge':
       return strokeTool(hands, 'none', (points) => hands.repairOf(tool, points))
   }

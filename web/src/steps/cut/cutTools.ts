@@ -18,6 +18,7 @@ export const TOOLS = [
   },
   { id: 'paint', word: strings.paint, hint: strings.paintsProductExactlyWhereBrush },
   { id: 'erase', word: strings.erase, hint: strings.removesProductExactlyWhereBrush },
+  { id: 'seeThrough', word: strings.glass, hint: strings.strokeOverGlassOrGauze },
   {
     id: 'flip',
     word: strings.flip,

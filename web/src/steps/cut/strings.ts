@@ -51,14 +51,17 @@ export const strings = {
   dragPicture: 'Drag the picture.',
   keep: 'Keep',
   strokeOverPartsOfProduct:
-    'Click or stroke over parts of the product that are missing. The cut is redone near the stroke at once, the rest of the part a moment later.',
+    'Click or stroke over missing parts of the product. Nearby is redone at once, the rest a moment later.',
   remove: 'Remove',
   strokeOverPartsThatArent:
-    'Click or stroke over parts that aren’t product. The cut is redone near the stroke at once, the rest of the part a moment later.',
+    'Click or stroke over parts that aren’t product. Nearby is redone at once, the rest a moment later.',
   paint: 'Paint',
   paintsProductExactlyWhereBrush: 'Paints product exactly where the brush goes.',
   erase: 'Erase',
   removesProductExactlyWhereBrush: 'Removes product exactly where the brush goes.',
+  glass: 'Glass',
+  strokeOverGlassOrGauze:
+    'Stroke over glass or gauze on a plain backdrop: the new ground will show through as the old one does.',
   flip: 'Flip',
   clickLoosePieceToRemove:
     'Click a loose piece to remove it, a gap to close it, or a closed gap to open it.',

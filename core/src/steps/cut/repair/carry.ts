@@ -24,6 +24,7 @@ export function carriedRepair(repair: Repair, from: CarryPlace, to: CarryPlace):
     case 'drop':
     case 'paint':
     case 'erase':
+    case 'seeThrough':
     case 'edge':
       return { ...repair, points: repair.points.map(place), radius: radius(repair.radius) }
   }

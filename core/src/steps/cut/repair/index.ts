@@ -8,7 +8,13 @@ export {
   type Repairs,
 } from './repairs'
 export { hintedLook, hintsOf, knownLook, type HintedLook } from './hints'
-export { isWorked, repairedMatte, warmRepairs, type HandWork } from './repairedMatte'
+export {
+  isWorked,
+  repairedMatte,
+  seeThroughBehind,
+  warmRepairs,
+  type HandWork,
+} from './repairedMatte'
 export { traceOutline } from './traceOutline'
 export { snapOutlines } from './snapOutlines'
 export { carriedRepair } from './carry'

@@ -7,6 +7,9 @@ import {
   pixelsOf,
   planeF32,
   planeU8,
+  WHOLE_01,
+  wholeOf,
+  type Box01,
   type PlaneU8,
   type Size,
 } from '../../../raster'
@@ -17,12 +20,21 @@ import { dropSpecks, workedEdge } from './edgeWork'
 import type { HintedLook } from './hints'
 import { openRepairs, type Repairer } from './repairer'
 import type { Repair } from './repairs'
+import {
+  coverSeeThrough,
+  hasSeeThrough,
+  seeThroughOf,
+  seeThroughShare,
+  type SeeThrough,
+} from '../seeThrough'
 
 /** What is done to the whole edge. */
 export type WholeEdge = Pick<CutSettings, 'edgeShift' | 'edgeSoften' | 'edgeTightenPct' | 'speck'>
 
 /** Pixels about the product that an area keeps. */
 const MARGIN_PX = 2
+/** Alpha, 0…255, from which a see-through pixel is one that a shopper sees. */
+const SEEN_ALPHA = 64
 /** How much steeper an edge can be made. */
 const MAX_STEEPNESS = 5
 
@@ -62,18 +74,26 @@ export function repairedMatte(
 ): Matte {
   const repairer = repairerOf(source, automatic)
   const solved = repairer.solve(repairs, look)
+  const seeThrough = hasSeeThrough(repairs) ? seeThroughOf(source, solved, repairs) : null
   const alphas = sides.flatMap((sidePx): Alpha[] => {
     const isBase = sidePx === baseSide(source.size)
-    const alpha = isBase ? solved : wholeAlpha(automatic, source.size, sidePx)
+    const alpha = isBase
+      ? planeU8(solved, solved.data.slice())
+      : wholeAlpha(levelOf(automatic, sidePx), source.size, sidePx)
     if (!isBase) repairer.redo(source, alpha)
+    if (seeThrough) coverSeeThrough(source, seeThrough, alpha)
     const px = sidePx / 1000
     const reach = Math.ceil((Math.abs(edge.edgeShift) + 3 * edge.edgeSoften) * px)
     const trimmed = trimmedTo(alpha, sidePx, MARGIN_PX + reach)
-    return trimmed ? [{ ...trimmed, plane: withEdge(trimmed.plane, edge, px) }] : []
+    if (!trimmed) return []
+    const measured = planeU8(trimmed.plane, trimmed.plane.data.slice())
+    const plane = withEdge(trimmed.plane, edge, px)
+    if (seeThrough) keepSeeThrough(plane, { ...trimmed, plane: measured }, repairs, alpha)
+    return [{ ...trimmed, plane }]
   })
   const [base, ...finer] = alphas
   if (!base) return { kind: 'uncut', reason: 'no-product' }
-  const box = productBox(base)
+  const box = seeThrough?.paper ? boxWithSeeThrough(base, solved, repairs) : productBox(base)
   if (!box) return { kind: 'uncut', reason: 'no-product' }
   const facts: Omit<CutMatte, 'kind' | 'box' | 'alphas' | 'repairs'> =
     automatic.kind === 'cut'
@@ -88,21 +108,62 @@ export function repairedMatte(
   }
 }
 
+/** What is see-through was measured, and is left so by what is done to the whole edge. */
+function keepSeeThrough(
+  worked: PlaneU8,
+  { plane, area }: Alpha,
+  repairs: readonly Repair[],
+  photograph: Size,
+): void {
+  const { x, y } = pixelsOf(area, photograph)
+  const window = { ...sizeOf(plane), x: Math.round(x), y: Math.round(y) }
+  const share = seeThroughShare(repairs, photograph, window)
+  for (let i = 0; i < worked.data.length; i++) {
+    const s = share.data[i]!
+    if (s > 0) worked.data[i] = Math.round(worked.data[i]! * (1 - s) + plane.data[i]! * s)
+  }
+}
+
+/** What is behind the see-through parts of a product after these repairs; null where there are none. */
+export function seeThroughBehind(
+  source: Source,
+  automatic: Matte,
+  { repairs, look }: Pick<HandWork, 'repairs' | 'look'>,
+): SeeThrough | null {
+  if (!hasSeeThrough(repairs)) return null
+  return seeThroughOf(source, repairerOf(source, automatic).solve(repairs, look), repairs)
+}
+
+/** The box of a product of which parts are see-through: a wall of glass is product, however much shows through it. */
+function boxWithSeeThrough(base: Alpha, solid: PlaneU8, repairs: readonly Repair[]): Box01 | null {
+  const share = seeThroughShare(repairs, solid, wholeOf(solid))
+  const covered = wholeAlpha(base, solid, base.sidePx)
+  const plane = planeU8(solid, solid.data.slice())
+  for (let i = 0; i < plane.data.length; i++) {
+    if (share.data[i]! < 0.5) plane.data[i] = covered.data[i]!
+    else if (covered.data[i]! > SEEN_ALPHA) plane.data[i] = 255
+  }
+  return productBox({ ...base, area: WHOLE_01, plane })
+}
+
 /** Reads a photograph ahead of its first repair. */
 export const warmRepairs = (source: Source, automatic: Matte): void =>
   repairerOf(source, automatic).warm()
 
 function repairerOf(source: Source, automatic: Matte): Repairer {
   const cut = automatic.kind === 'cut' ? automatic.alphas[0].plane : source
+  const sidePx = baseSide(source.size)
   return source.memory.of(cut, REPAIRER, () =>
-    openRepairs(source, wholeAlpha(automatic, source.size, baseSide(source.size))),
+    openRepairs(source, wholeAlpha(levelOf(automatic, sidePx), source.size, sidePx)),
   )
 }
 
-/** Alpha of the whole photograph at a level of a matte; of one that it has not, all is empty. */
-function wholeAlpha(matte: Matte, photograph: Size, sidePx: number): PlaneU8 {
+const levelOf = (matte: Matte, sidePx: number): Alpha | undefined =>
+  matte.kind === 'cut' ? matte.alphas.find((alpha) => alpha.sidePx === sidePx) : undefined
+
+/** Alpha of the whole photograph at a level of a matte; where there is none, all is empty. */
+function wholeAlpha(level: Alpha | undefined, photograph: Size, sidePx: number): PlaneU8 {
   const whole = planeU8(fitInside(photograph, sidePx))
-  const level = matte.kind === 'cut' && matte.alphas.find((alpha) => alpha.sidePx === sidePx)
   if (!level) return whole
   const { plane } = level
   const at = pixelsOf(level.area, whole)

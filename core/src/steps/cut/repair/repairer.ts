@@ -168,6 +168,9 @@ function effectOf(repair: Work, state: State, looks: () => Looks): Effect {
     case 'edge':
     case 'path':
       return { kind: 'drawn', repair }
+    case 'seeThrough':
+      // Measured once all of the product is known.
+      return { kind: 'nothing' }
   }
 }
 
@@ -191,11 +194,23 @@ function nearStroke(
   return changed(alpha, window, solved, looks)
 }
 
+/** What a stroke says of the product: 1 that it is there, 2 that it isn't, 0 nothing. */
+const SAYS: Readonly<Record<Work['kind'], 0 | 1 | 2>> = {
+  keep: 1,
+  paint: 1,
+  drop: 2,
+  erase: 2,
+  seeThrough: 0,
+  box: 0,
+  flip: 0,
+  edge: 0,
+  path: 0,
+  look: 0,
+}
+
 /** What strokes have said, this one after the others. */
 function withSaid(said: PlaneU8, repair: Work): PlaneU8 {
-  const says = { keep: 1, paint: 1, drop: 2, erase: 2, box: 0, flip: 0, edge: 0, path: 0, look: 0 }[
-    repair.kind
-  ]
+  const says = SAYS[repair.kind]
   if (says === 0 || !('points' in repair)) return said
   const stroke = strokeAt(repair, said)
   const window = wholePixels(boxOfStroke(stroke, 1), said)

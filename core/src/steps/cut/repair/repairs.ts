@@ -21,6 +21,8 @@ export const Repair = z.discriminatedUnion('kind', [
   /** Alpha itself is painted. */
   z.strictObject({ kind: z.literal('paint'), ...LISTED, ...STROKE }),
   z.strictObject({ kind: z.literal('erase'), ...LISTED, ...STROKE }),
+  /** Backdrop is seen through the product: alpha is the least that explains what is there. */
+  z.strictObject({ kind: z.literal('seeThrough'), ...LISTED, ...STROKE }),
   /** What is meant lies in this box, given by two of its corners. */
   z.strictObject({ kind: z.literal('box'), ...LISTED, from: Point, to: Point }),
   /** The piece or the gap here is the other way round. */
