@@ -14,26 +14,20 @@ interface Props<Id extends KeyName> {
   readonly tools: readonly ToolWords<Id>[]
   readonly chosen: Id
   readonly take: (id: Id) => void
-  readonly columns: number
 }
 
-/** Tools in a row where there is little room. */
-const NARROW = 2
+/** Width of a tool with its word and key, in pixels. */
+const TOOL_PX = 82
 
 /** What the pointer can do, as words with their keys; one of them is in hand. */
-export function ToolGrid<Id extends KeyName>({ label, tools, chosen, take, columns }: Props<Id>) {
+export function ToolGrid<Id extends KeyName>({ label, tools, chosen, take }: Props<Id>) {
   return (
     <Grid
       role="group"
       aria-label={label}
       gap="5px"
       marginBottom="8px"
-      css={{
-        gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-        '@container (max-width: 260px)': {
-          gridTemplateColumns: `repeat(${Math.min(columns, NARROW)}, minmax(0, 1fr))`,
-        },
-      }}
+      gridTemplateColumns={`repeat(auto-fill, minmax(${TOOL_PX}px, 1fr))`}
     >
       {tools.map((tool) => (
         <Tool key={tool.id} tool={tool} isChosen={tool.id === chosen} take={take} />

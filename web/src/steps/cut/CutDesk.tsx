@@ -151,12 +151,11 @@ function ToolPart(props: Pick<Props, 'bench' | 'plan' | 'facts' | 'path'>) {
   const hand = useCutTools()
   const tool = TOOLS.find(({ id }) => id === hand.tool)!
   return (
-    <DeskPart title={strings.repair} width={304} grow={1}>
+    <DeskPart title={strings.repair} width={380} grow={1}>
       <ToolGrid
         label={strings.repair}
         tools={TOOLS}
         chosen={hand.tool}
-        columns={3}
         take={(id) => {
           useCutTools.setState({ tool: id })
           seenAlone(props.bench)

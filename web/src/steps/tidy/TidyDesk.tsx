@@ -189,7 +189,6 @@ function ToolPart(
         label={strings.byHand}
         tools={TOOLS}
         chosen={hand.tool}
-        columns={3}
         take={(id) => {
           useTidyTools.setState({ tool: id })
           seenAlone(bench)
