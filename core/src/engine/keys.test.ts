@@ -154,6 +154,7 @@ const OWN: Readonly<Record<string, Readonly<Record<string, object>>>> = {
     drop: { ...STROKE, points: [[0.2, 0.2]] },
     paint: { ...STROKE, points: [[0.2, 0.5]] },
     erase: STROKE,
+    seeThrough: { ...STROKE, points: [[0.25, 0.5]] },
     box: { hidden: false, from: [0.2, 0.2], to: [0.8, 0.8] },
     flip: { hidden: false, at: [0.5, 0.5] },
     edge: { ...STROKE, points: [[0.25, 0.5]], shift: 0.01, soften: 0.005 },
