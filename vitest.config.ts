@@ -8,8 +8,10 @@ const browser = {
   environment: 'node',
   testTimeout: 600_000,
   hookTimeout: 120_000,
-  // Something may take its time on a machine with other work to do.
-  expect: { poll: { timeout: 30_000 } },
+  // Something may take its time on a machine with other work to do; asking is work as well.
+  expect: { poll: { timeout: 30_000, interval: 200 } },
+  // Their modules hold no state, and take five seconds to load.
+  isolate: false,
   globalSetup: ['e2e/src/prepare.ts'],
 } as const
 

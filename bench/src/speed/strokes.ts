@@ -3,7 +3,7 @@ import { scoreRepair, STROKING } from '../score/scoreRepair'
 import type { ShootFolder } from '../shootFolder'
 
 /** Shots that strokes are timed on. */
-const SHOTS = 8
+const SHOTS = 4
 
 /** Milliseconds that a stroke of repair takes to solve on one core: median of simulated ones. */
 export async function strokeMs(folder: ShootFolder, tell: (line: string) => void): Promise<number> {

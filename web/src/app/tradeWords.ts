@@ -54,6 +54,7 @@ export const COMMAND_WORDS: Readonly<Partial<Record<KeyName, string>>> = {
   keep: 'mask foreground',
   drop: 'mask background',
   path: 'pen clipping path mask',
+  seeThrough: 'transparent translucent transparency bottle lace',
   mend: 'heal spot',
   borrow: 'clone stamp patch',
   edge: 'feather refine mask',
