@@ -2,6 +2,7 @@ import { defineNote } from '../../../memory'
 import {
   fitInside,
   fractionsOf,
+  gaussianBlur,
   LINEAR,
   linearRaster,
   pixelsOf,
@@ -25,6 +26,9 @@ import { seeThroughShare } from './seeThroughShare'
 
 /** So many times the paper's own error count as noise. */
 const NOISE_TIMES = 2.5
+/** Blur over which coverage is averaged, in pixels, and how far from that it may be as grain. */
+const CALM_PX = 1.5
+const GRAIN = 0.08
 
 /** What was said to be see-through of a product. */
 export interface SeeThrough {
@@ -74,7 +78,7 @@ export function coverSeeThrough(
   const within = pixelsOf(part01, paper.ring)
   const ring = resamplePlane(asFloats(paper.ring), within, planeF32(picture), LINEAR)
   const noise = NOISE_TIMES * (paperError(picture, plate, ring) ?? 0)
-  const coverage = leastCoverage(picture, plate, noise)
+  const coverage = calmed(leastCoverage(picture, plate, noise))
   for (let y = 0, k = 0; y < window.height; y++)
     for (let x = 0; x < window.width; x++, k++) {
       const s = share.data[k]!
@@ -82,6 +86,17 @@ export function coverSeeThrough(
       const i = (window.y + y) * alpha.width + window.x + x
       alpha.data[i] = Math.round(alpha.data[i]! * (1 - s) + 255 * coverage.data[k]! * s)
     }
+}
+
+/** Coverage without the photograph's grain; what is more than grain, as walls and reflections are, stays as it is. */
+function calmed(coverage: PlaneF32): PlaneF32 {
+  const mean = gaussianBlur(coverage, CALM_PX, planeF32(coverage))
+  for (let i = 0; i < mean.data.length; i++) {
+    const own = coverage.data[i]!
+    const more = Math.abs(own - mean.data[i]!) / GRAIN - 1
+    mean.data[i]! += Math.min(1, Math.max(0, more)) * (own - mean.data[i]!)
+  }
+  return mean
 }
 
 /** A part of the bare backdrop, at some size. */

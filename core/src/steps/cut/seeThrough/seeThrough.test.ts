@@ -154,6 +154,17 @@ describe('glass before plain paper', () => {
     expect(at(200, 120)).toBe(0)
   })
 
+  test('has no grain where the photograph has', () => {
+    const { at } = alphaAfter(source, [OVER_GLASS])
+    let steps = 0
+    for (let k = 0; k < 900; k++) {
+      const [x, y] = [105 + (k % 30), 105 + Math.floor(k / 30)]
+      steps += Math.abs(at(x, y) - at(x + 1, y))
+    }
+    // Grain of one per cent makes steps of 0.005.
+    expect(steps / 900).toBeLessThan(0.002)
+  })
+
   test('is as large as before: what one sees of it counts, however little it covers', () => {
     const { box } = alphaAfter(source, [OVER_GLASS]).matte
     expect(box.x * SIDE).toBeCloseTo(60, 0)
