@@ -25,7 +25,7 @@ afterEach(async () => {
 /** Waits until all of these have ended. */
 async function ended(queue: QueuePort, ids: readonly string[]): Promise<void> {
   const left = new Set(ids)
-  await new Promise<void>((resolve) => {
+  await new Promise<void>((resolve, reject) => {
     const settle = (id: string): void => {
       left.delete(id)
       if (left.size === 0) resolve()
@@ -37,7 +37,8 @@ async function ended(queue: QueuePort, ids: readonly string[]): Promise<void> {
         if (kind === 'made' || kind === 'failed') settle(id)
       }
     }
-    void look()
+    // Once all have ended, the queue may be closed before it has looked at each.
+    look().catch(reject)
   })
 }
 
