@@ -1,5 +1,5 @@
 import { execFile, spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { cp, mkdtemp, readFile, rm } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -181,9 +181,8 @@ export async function demoPhoto(file: string, name = file): Promise<GivenFile> {
 export const demoPhotos = (files: readonly string[]): Promise<GivenFile[]> =>
   Promise.all(files.map((file) => demoPhoto(file)))
 
-/** Where files that are given lie for as long as the tests of a process run. */
-const GIVEN = mkdtempSync(join(tmpdir(), 'cloudbank-given-'))
-process.on('exit', () => rmSync(GIVEN, { recursive: true, force: true }))
+/** Where files that are given lie until all tests have ended. */
+export const GIVEN = folder('../../.cache/given')
 
 /**
  * Where on disk such files lie, as they do where a person takes them from. Their bytes by themselves would have to pass
@@ -191,6 +190,7 @@ process.on('exit', () => rmSync(GIVEN, { recursive: true, force: true }))
  */
 export const pathsOf = (files: readonly GivenFile[]): string[] =>
   files.map(({ name, buffer }) => {
+    mkdirSync(GIVEN, { recursive: true })
     // A folder each, as two may have one name.
     const path = join(mkdtempSync(join(GIVEN, 'file-')), name)
     writeFileSync(path, buffer)

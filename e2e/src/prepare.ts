@@ -3,7 +3,7 @@ import { mkdir, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { TestProject } from 'vitest/node'
-import { demoPhotos, newShoot, startApp } from './harness'
+import { demoPhotos, GIVEN, newShoot, startApp } from './harness'
 import { PREPARED } from './preparedShoot'
 
 declare module 'vitest' {
@@ -14,8 +14,14 @@ declare module 'vitest' {
 
 const root = (path: string): string => fileURLToPath(new URL(`../../${path}`, import.meta.url))
 
+/** Has the prepared shoot ready; what was given to pages is removed in the end. */
+export default async function setUp(project: TestProject): Promise<() => Promise<void>> {
+  await prepare(project)
+  return () => rm(GIVEN, { recursive: true, force: true })
+}
+
 /** Makes the prepared shoot by the app itself, and keeps what its browser has compiled, unless this build of it has done so already. */
-export default async function prepare(project: TestProject): Promise<void> {
+async function prepare(project: TestProject): Promise<void> {
   const built = await readdir(root('web/dist'), { recursive: true })
   const build = createHash('sha256').update(built.sort().join()).digest('hex').slice(0, 12)
   const path = root(`.cache/prepared-${build}.shoot.zip`)

@@ -75,25 +75,25 @@ export function repairedMatte(
   const repairer = repairerOf(source, automatic)
   const solved = repairer.solve(repairs, look)
   const seeThrough = hasSeeThrough(repairs) ? seeThroughOf(source, solved, repairs) : null
+  // Where it can't be measured, it is as any other part.
+  const measured = seeThrough?.paper ? seeThrough : null
   const alphas = sides.flatMap((sidePx): Alpha[] => {
     const isBase = sidePx === baseSide(source.size)
-    const alpha = isBase
-      ? planeU8(solved, solved.data.slice())
-      : wholeAlpha(levelOf(automatic, sidePx), source.size, sidePx)
-    if (!isBase) repairer.redo(source, alpha)
-    if (seeThrough) coverSeeThrough(source, seeThrough, alpha)
+    const drawn = isBase ? solved : wholeAlpha(levelOf(automatic, sidePx), source.size, sidePx)
+    if (!isBase) repairer.redo(source, drawn)
+    const alpha = measured ? coverSeeThrough(source, measured, drawn) : drawn
     const px = sidePx / 1000
     const reach = Math.ceil((Math.abs(edge.edgeShift) + 3 * edge.edgeSoften) * px)
     const trimmed = trimmedTo(alpha, sidePx, MARGIN_PX + reach)
     if (!trimmed) return []
-    const measured = planeU8(trimmed.plane, trimmed.plane.data.slice())
+    const before = measured && planeU8(trimmed.plane, trimmed.plane.data.slice())
     const plane = withEdge(trimmed.plane, edge, px)
-    if (seeThrough) keepSeeThrough(plane, { ...trimmed, plane: measured }, repairs, alpha)
+    if (before) keepSeeThrough(plane, { ...trimmed, plane: before }, repairs, alpha)
     return [{ ...trimmed, plane }]
   })
   const [base, ...finer] = alphas
   if (!base) return { kind: 'uncut', reason: 'no-product' }
-  const box = seeThrough?.paper ? boxWithSeeThrough(base, solved, repairs) : productBox(base)
+  const box = measured ? boxWithSeeThrough(base, solved, repairs) : productBox(base)
   if (!box) return { kind: 'uncut', reason: 'no-product' }
   const facts: Omit<CutMatte, 'kind' | 'box' | 'alphas' | 'repairs'> =
     automatic.kind === 'cut'

@@ -7,6 +7,7 @@ import {
   linearRaster,
   pixelsOf,
   planeF32,
+  planeU8,
   resampleLinear,
   resamplePlane,
   wholeOf,
@@ -37,10 +38,11 @@ export interface SeeThrough {
   readonly paper: Paper | null
 }
 
-const SEE_THROUGH = defineNote<SeeThrough>('see-through')
+const SEE_THROUGH = defineNote<SeeThrough | null>('see-through')
 
 /**
- * What is behind those parts of a product that were said to be see-through.
+ * What is behind those parts of a product that were said to be see-through; null where nothing of them is left, as all was
+ * painted over.
  *
  * @param solid alpha 0…255 of the whole photograph at its base level, as if nothing were see-through; the same
  * object for the same repairs.
@@ -49,28 +51,30 @@ export function seeThroughOf(
   source: Source,
   solid: PlaneU8,
   repairs: readonly Repair[],
-): SeeThrough {
+): SeeThrough | null {
   return source.memory.of(solid, SEE_THROUGH, () => {
     const size = fitInside(source.size, PAPER_SIDE_PX)
     const picture = source.sample(wholeOf(source.size), size, LINEAR)
     const reduced = resamplePlane(solid, wholeOf(solid), planeF32(size), LINEAR)
     const share = seeThroughShare(repairs, size, wholeOf(size))
+    if (share.data.every((held) => held === 0)) return null
     return { repairs, paper: paperBehind(picture, reduced, share) }
   })
 }
 
 /**
- * Alpha where a product is see-through: the least that explains what is seen.
+ * Alpha with the least that explains what is seen where a product is see-through.
  *
- * @param alpha 0…255 of the whole photograph at some scale, changed in place.
+ * @param solid alpha 0…255 of the whole photograph at some scale.
  */
 export function coverSeeThrough(
   source: Source,
   { repairs, paper }: SeeThrough,
-  alpha: PlaneU8,
-): void {
+  solid: PlaneU8,
+): PlaneU8 {
+  const alpha = planeU8(solid, solid.data.slice())
   const window = paper && windowAbout(repairs, alpha, paper.reach01)
-  if (!paper || !window) return
+  if (!paper || !window) return alpha
   const part01 = fractionsOf(window, alpha)
   const share = seeThroughShare(repairs, alpha, window)
   const picture = source.sample(pixelsOf(part01, source.size), sizeOf(window), LINEAR)
@@ -86,6 +90,7 @@ export function coverSeeThrough(
       const i = (window.y + y) * alpha.width + window.x + x
       alpha.data[i] = Math.round(alpha.data[i]! * (1 - s) + 255 * coverage.data[k]! * s)
     }
+  return alpha
 }
 
 /** Coverage without the photograph's grain; what is more than grain, as walls and reflections are, stays as it is. */

@@ -226,9 +226,20 @@ test('before a pattern nothing can be measured: it stays as it was cut, and says
   expect(at(120, 120)).toBe(1)
   const behind = seeThroughBehind(source, solid, { repairs: [OVER_GLASS], ...NO_LOOK })
   expect(matteFindings(matte, behind).map(({ code }) => code)).toContain('see-through-unknown')
+  const softened = { ...AT_REST, edgeSoften: 10 }
+  const soft = alphaAfter(source, [OVER_GLASS], softened).at(61, 120)
+  expect(soft).toBe(alphaAfter(source, [stroke('paint', 120, 120, 1)], softened).at(61, 120))
+  expect(soft).toBeLessThan(1)
   const plain = photograph(paperPlain)
   const known = seeThroughBehind(plain, solid, { repairs: [OVER_GLASS], ...NO_LOOK })
   expect(matteFindings(matte, known).map(({ code }) => code)).not.toContain('see-through-unknown')
+})
+
+test('a stroke that was painted over altogether is none: nothing is said of what is behind it', () => {
+  const source = photograph(paperOfChecks)
+  const repairs = [stroke('seeThrough', 120, 120, 20), stroke('paint', 120, 120, 30)]
+  expect(seeThroughBehind(source, solid, { repairs, ...NO_LOOK })).toBeNull()
+  expect(alphaAfter(source, repairs).at(120, 120)).toBe(1)
 })
 
 test('strokes add up, and lie where they lie at every scale', () => {
