@@ -61,12 +61,12 @@ describe('the outline', () => {
   test('is asked for in whole squares with what lies about them, of those alone that it crosses', async () => {
     const asked: EdgeQuestion[] = []
     await lay(rightOf(30), channelOf(0, asked))
-    // Three squares stand one above the other along the line.
-    expect(asked.map(({ pieces }) => pieces)).toEqual([3])
+    // Four squares stand one above the other along the line.
+    expect(asked.map(({ pieces }) => pieces)).toEqual([4])
     const [{ width, height, image, coarse }] = asked as [EdgeQuestion]
-    expect([width, height]).toEqual([80, 80])
-    expect([image.length, coarse.length]).toEqual([3 * 3 * 80 * 80, 3 * 80 * 80])
-    // The first square begins at the picture's corner: what lies beyond is its border again.
+    expect([width, height]).toEqual([48, 48])
+    expect([image.length, coarse.length]).toEqual([4 * 3 * 48 * 48, 4 * 48 * 48])
+    // The first square begins beyond the picture's corner: what lies there is its border again.
     expect([...image.subarray(0, 11)].map((v) => Math.round(v * 255))).toEqual([
       ...new Uint8Array(9),
       1,
@@ -76,11 +76,11 @@ describe('the outline', () => {
     expect([...coarse.subarray(8 + 29, 8 + 34)]).toEqual([0, 0, 0.5, 1, 1])
   })
 
-  test('is asked for eight squares at a time, and stops between them', async () => {
+  test('is asked for sixteen squares at a time, and stops between them', async () => {
     const soft = planeF32(SIZE, new Float32Array(SIZE.width * SIZE.height).fill(0.5))
     const asked: EdgeQuestion[] = []
     await lay(soft, channelOf(0, asked))
-    expect(asked.map(({ pieces }) => pieces)).toEqual([8, 4])
+    expect(asked.map(({ pieces }) => pieces)).toEqual([16, 8])
     asked.length = 0
     const stop = () => {
       throw new Error('stop')
