@@ -13,3 +13,5 @@ export {
 export { maximumFlow } from './gridCut'
 export { gradeRow } from './grade'
 export { octaves } from './octaves'
+export { densities } from './mixture'
+export { squaredDistances } from './distance'

@@ -44,6 +44,22 @@ interface Kernels {
     table: number,
   ): number
   maximumFlow(nodes: number, work: number, offsets: number): number
+  densities(
+    colours: number,
+    pixels: number,
+    mixture: number,
+    components: number,
+    least: number,
+    dst: number,
+  ): void
+  squaredDistances(
+    mask: number,
+    width: number,
+    height: number,
+    dst: number,
+    squares: number,
+    hull: number,
+  ): void
 }
 
 const PAGE_BYTES = 65536

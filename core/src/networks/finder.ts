@@ -1,7 +1,7 @@
 import { defineNote } from '../memory'
 import {
   linearRaster,
-  linearToSrgb,
+  tabledSrgb,
   LINEAR,
   planeF32,
   resampleLinear,
@@ -148,6 +148,6 @@ function planesOf({ width, height, data }: LinearRgba): Float32Array {
   const pixels = width * height
   const planes = new Float32Array(pixels * 3)
   for (let i = 0; i < pixels; i++)
-    for (let c = 0; c < 3; c++) planes[c * pixels + i] = linearToSrgb(data[i * 4 + c]!)
+    for (let c = 0; c < 3; c++) planes[c * pixels + i] = tabledSrgb(data[i * 4 + c]!)
   return planes
 }

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { HexColour, hexToBytes, hexToLinear } from './colour'
 import { labOfLinear, labToLinear, lightnessOfLinear, linearToLab } from './lab'
 import { linearRaster } from './raster'
-import { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
+import { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear, tabledSrgb } from './transfer'
 import { seededRandom } from './seeded.testing'
 
 test('the sRGB curve has the values of IEC 61966-2-1', () => {
@@ -63,4 +63,11 @@ test('a colour is six hex digits', () => {
   expect(hexToBytes('#F2F2F0')).toEqual([242, 242, 240])
   for (const wrong of ['F2F2F0', '#FFF', '#GGGGGG', '#FFFFFFFF'])
     expect(HexColour.safeParse(wrong).success).toBe(false)
+})
+
+test('the table of the curve is good to a millionth everywhere', () => {
+  for (let i = -10; i <= 20_010; i++) {
+    const linear = (i * Math.abs(i)) / 4e8
+    expect(Math.abs(tabledSrgb(linear) - linearToSrgb(linear))).toBeLessThan(1e-6)
+  }
 })

@@ -18,7 +18,7 @@ export {
 } from './raster'
 export { SizeMismatchError } from './errors'
 export { median } from './median'
-export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear } from './transfer'
+export { byteOfLinear, LINEAR_OF_BYTE, linearToSrgb, srgbToLinear, tabledSrgb } from './transfer'
 export { bytesToHex, HexColour, hexToBytes, hexToLinear, luminance, type Rgb } from './colour'
 export { labOfLinear, labToLinear, lightnessOfLinear, linearToLab } from './lab'
 export {

@@ -13,6 +13,17 @@ export function linearToSrgb(linear01: number): number {
   return l <= LINEAR_KNEE ? l * 12.92 : 1.055 * l ** (1 / 2.4) - 0.055
 }
 
+/** `linearToSrgb` for each square root of linear light, in steps; one more than there are steps. */
+const SRGB_OF_ROOT = Float64Array.from({ length: 4097 }, (_, i) => linearToSrgb((i / 4096) ** 2))
+
+/** `linearToSrgb` from a table, to a millionth, for whole pictures. */
+export function tabledSrgb(linear01: number): number {
+  const at = Math.sqrt(Math.min(1, Math.max(0, linear01))) * 4096
+  const step = Math.min(4095, at | 0)
+  const low = SRGB_OF_ROOT[step]!
+  return low + (SRGB_OF_ROOT[step + 1]! - low) * (at - step)
+}
+
 /** Linear light for each sRGB byte. */
 export const LINEAR_OF_BYTE: Float32Array = Float32Array.from({ length: 256 }, (_, byte) =>
   srgbToLinear(byte / 255),

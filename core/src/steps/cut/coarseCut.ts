@@ -1,5 +1,4 @@
 import {
-  planeF32,
   planeU8,
   squaredDistance,
   type LabPicture,
@@ -8,7 +7,7 @@ import {
 } from '../../raster'
 import type { Contrast } from '../../edges'
 import type { Backdrop } from './backdrop'
-import { colourVote, fitColours, type Colours } from './colours'
+import { colourVotes, fitColours, type Colours } from './colours'
 import { CLASS } from './evidence'
 import { DIRECTIONS, minimumCut } from './gridCut'
 import { shadeOf } from './shade'
@@ -67,14 +66,12 @@ export function coarseCut(
  */
 export function productVotes(input: CoarseInput): PlaneF32 {
   const { lab, probability, backdrop } = input
-  const votes = planeF32(lab)
-  const colours = coloursOf(input)
+  const votes = colourVotes(coloursOf(input), lab)
   for (let i = 0; i < votes.data.length; i++) {
     const p = Math.min(0.999, Math.max(0.001, probability.data[i]!))
     const odds = Math.log(p / (1 - p))
     const prior = Math.min(PRIOR_RANGE, Math.max(-PRIOR_RANGE, odds))
-    const colour = colourVote(colours, lab, i)
-    votes.data[i] = prior + colour + (backdrop.textured ? 0 : placeVote(input, i))
+    votes.data[i]! += prior + (backdrop.textured ? 0 : placeVote(input, i))
   }
   return votes
 }

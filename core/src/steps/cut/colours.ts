@@ -1,6 +1,6 @@
-import type { LabPicture } from '../../raster'
+import { planeF32, type LabPicture, type PlaneF32 } from '../../raster'
 import { sampleLab } from './backdrop'
-import { densityAt, fitMixture, type Mixture } from './mixture'
+import { densitiesAt, fitMixture, type Mixture } from './mixture'
 
 /** What a product looks like, and the backdrop beside it. */
 export interface Colours {
@@ -27,14 +27,16 @@ export const fitColours = (
   backdrop: fitMixture(sampleLab(lab, isBackdrop, SAMPLES), COMPONENTS),
 })
 
-/** What the colour of a pixel says for the product (positive) or the backdrop, at most 3 nats. */
-export function colourVote(
-  { product, backdrop }: Colours,
-  { data }: LabPicture,
-  i: number,
-): number {
-  const [l, a, b] = [data[i * 3]!, data[i * 3 + 1]!, data[i * 3 + 2]!]
-  const density = (mixture: Mixture): number =>
-    (1 - UNIFORM_SHARE) * densityAt(mixture, l, a, b) + UNIFORM_DENSITY
-  return Math.min(RANGE, Math.max(-RANGE, Math.log(density(product) / density(backdrop))))
+/** What the colour of each pixel says for the product (positive) or the backdrop, at most 3 nats. */
+export function colourVotes({ product, backdrop }: Colours, lab: LabPicture): PlaneF32 {
+  const votes = planeF32(lab, densitiesAt(product, lab.data))
+  const behind = densitiesAt(backdrop, lab.data)
+  const { data } = votes
+  for (let i = 0; i < data.length; i++) {
+    const ratio = withUniform(data[i]!) / withUniform(behind[i]!)
+    data[i] = Math.min(RANGE, Math.max(-RANGE, Math.log(ratio)))
+  }
+  return votes
 }
+
+const withUniform = (density: number): number => (1 - UNIFORM_SHARE) * density + UNIFORM_DENSITY

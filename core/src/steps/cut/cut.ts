@@ -143,10 +143,8 @@ export function finerAlpha(
   sidePx: number,
   context: Omit<CutContext, 'finder'>,
 ): Promise<Alpha> {
-  const plane = planeF32(
-    coarse.plane,
-    Float32Array.from(coarse.plane.data, (value) => value / 255),
-  )
+  const plane = planeF32(coarse.plane)
+  for (let i = 0; i < plane.data.length; i++) plane.data[i] = coarse.plane.data[i]! / 255
   const { area } = coarse
   return outlineAt(source, { plane, area, box: area, reach: REACH_OF_OUTLINE }, sidePx, context)
 }

@@ -5,7 +5,7 @@ import { seededRandom } from '../../raster/seeded.testing'
 import { dropStrayPieces } from './strayPieces'
 import { DIRECTIONS, minimumCut } from './gridCut'
 import { pullPush } from './inpaint'
-import { densityAt, fitMixture } from './mixture'
+import { densitiesAt, fitMixture, type Mixture } from './mixture'
 import { lightOf, shadeOf } from './shade'
 
 describe('minimumCut', () => {
@@ -54,6 +54,19 @@ describe('minimumCut', () => {
   )
 })
 
+/** The sum of its Gaussians at one colour. */
+function slowDensity({ count, packed }: Mixture, [l, a, b]: Float32Array): number {
+  let sum = 0
+  for (let k = 0; k < count; k++) {
+    const [log, ml, ma, mb, xx, yy, zz, xy, xz, yz] = packed.subarray(k * 10, k * 10 + 10)
+    const [x, y, z] = [l! - ml!, a! - ma!, b! - mb!]
+    const distance =
+      xx! * x * x + yy! * y * y + zz! * z * z + xy! * x * y + xz! * x * z + yz! * y * z
+    sum += Math.exp(log! - distance / 2)
+  }
+  return sum
+}
+
 describe('fitMixture', () => {
   test('finds two clusters and rates them above what lies between', () => {
     const random = seededRandom(6)
@@ -63,13 +76,34 @@ describe('fitMixture', () => {
       for (let c = 0; c < 3; c++) samples[i * 3 + c] = centre[c]! + (random() - 0.5) * 4
     }
     const mixture = fitMixture(samples, 2)
-    const at = (l: number, a: number, b: number) => Math.log(densityAt(mixture, l, a, b))
+    const at = (...lab: number[]) => Math.log(densitiesAt(mixture, Float32Array.from(lab))[0]!)
     expect(at(80, 5, 10)).toBeCloseTo(at(30, -20, 40), 0)
-    expect(at(80, 5, 10) - at(55, -8, 25)).toBeGreaterThan(20)
+    // Halfway between them there is nothing: what is below e⁻²⁵ is left out.
+    expect(at(55, -8, 25)).toBe(-Infinity)
+  })
+
+  test('rates colours as its slow twin does, many and few at once', () => {
+    const random = seededRandom(9)
+    const colours = (count: number) =>
+      Float32Array.from({ length: count * 3 }, (_, i) =>
+        i % 3 ? random() * 40 - 20 : random() * 60,
+      )
+    const mixture = fitMixture(colours(300), 4)
+    for (const count of [1, 3, 4097]) {
+      const asked = colours(count)
+      const found = densitiesAt(mixture, asked)
+      expect(found.length).toBe(count)
+      for (let i = 0; i < count; i++) {
+        const expected = slowDensity(mixture, asked.subarray(i * 3, i * 3 + 3))
+        expect(Math.abs(found[i]! - expected)).toBeLessThan(1e-5 * expected + 1e-12)
+      }
+    }
   })
 
   test('of no samples is nothing everywhere', () => {
-    expect(densityAt(fitMixture(new Float32Array(0), 5), 50, 0, 0)).toBe(0)
+    expect([...densitiesAt(fitMixture(new Float32Array(0), 5), Float32Array.of(50, 0, 0))]).toEqual(
+      [0],
+    )
   })
 })
 

@@ -1,11 +1,12 @@
 import type { EdgeFinder } from '../../networks'
 import {
   assertSameSize,
-  byteOfLinear,
   planeF32,
+  srgbOfLinear,
   type LinearRgba,
   type PlaneF32,
   type PlaneU8,
+  type SrgbRgba8,
 } from '../../raster'
 import { nearSoft } from './nearSoft'
 import { squaresOver, type Square } from './squaresOver'
@@ -47,10 +48,9 @@ export async function layOutline(input: OutlineInput): Promise<PlaneF32> {
   const { picture, coarse, reachPx, edge, checkpoint } = input
   assertSameSize(picture, coarse)
   const reached = nearSoft(coarse, reachPx)
-  const alpha = planeF32(
-    coarse,
-    coarse.data.map((share) => (share > 0.5 ? 1 : 0)),
-  )
+  const alpha = planeF32(coarse)
+  for (let i = 0; i < alpha.data.length; i++) alpha.data[i] = coarse.data[i]! > 0.5 ? 1 : 0
+  const bytes = srgbOfLinear(picture)
   const squares = squaresOver(reached, GRID)
   for (let first = 0; first < squares.length; first += AT_ONCE) {
     const some = squares.slice(first, first + AT_ONCE)
@@ -58,7 +58,7 @@ export async function layOutline(input: OutlineInput): Promise<PlaneF32> {
       pieces: some.length,
       width: SEEN_PX,
       height: SEEN_PX,
-      ...piecesOf(picture, coarse, some),
+      ...piecesOf(bytes, coarse, some),
     })
     checkpoint()
     some.forEach((square, k) => {
@@ -71,7 +71,7 @@ export async function layOutline(input: OutlineInput): Promise<PlaneF32> {
 
 /** Squares with what lies about them; beyond the border its pixels are repeated. */
 function piecesOf(
-  { width, height, data }: LinearRgba,
+  { width, height, data }: SrgbRgba8,
   coarse: PlaneF32,
   squares: readonly Square[],
 ): { image: Float32Array; coarse: Float32Array } {
@@ -84,8 +84,7 @@ function piecesOf(
       for (let x = 0; x < SEEN_PX; x++, i++) {
         const p = row + clamp(square.x - CONTEXT_PX + x, width)
         about[k * pixels + i] = coarse.data[p]!
-        for (let c = 0; c < 3; c++)
-          image[(k * 3 + c) * pixels + i] = byteOfLinear(data[p * 4 + c]!) / 255
+        for (let c = 0; c < 3; c++) image[(k * 3 + c) * pixels + i] = data[p * 4 + c]! / 255
       }
     }
   })

@@ -1,3 +1,5 @@
+import { floatsAt, kernels, reserve } from '../../kernels'
+
 /**
  * A mixture of Gaussians over Lab colours, packed for speed. Per component ten numbers: log of
  * weight ÷ normaliser, the mean (3), and the inverse covariance (xx, yy, zz, 2xy, 2xz, 2yz).
@@ -13,6 +15,8 @@ const LOG_2PI_3 = 3 * Math.log(2 * Math.PI)
 const VARIANCE_FLOOR = 1.0
 const ROUNDS = 8
 const NEGLIGIBLE_LOG = -25
+/** Colours that the kernel is given at once. */
+const AT_ONCE = 4096
 
 /**
  * Fits a mixture to Lab colours (three numbers a sample) by expectation maximisation from a
@@ -36,14 +40,26 @@ export function fitMixture(samples: Float32Array, wanted: number): Mixture {
   return { count, packed }
 }
 
-/** The density at one Lab colour, per Lab³; what is below e⁻²⁵ is left out. */
-export function densityAt({ count, packed }: Mixture, l: number, a: number, b: number): number {
-  let sum = 0
-  for (let k = 0, p = 0; k < count; k++, p += STRIDE) {
-    const value = componentLog(packed, p, l, a, b)
-    if (value > NEGLIGIBLE_LOG) sum += Math.exp(value)
+/**
+ * The density at each of a row of Lab colours, three numbers each, per Lab³; components below e⁻²⁵ are left out. Good to a
+ * hundred-thousandth of itself.
+ */
+export function densitiesAt({ count, packed }: Mixture, colours: Float32Array): Float32Array {
+  const pixels = colours.length / 3
+  const densities = new Float32Array(pixels)
+  const [from, mixture, to] = reserve(AT_ONCE * 12, packed.length * 4, AT_ONCE * 4) as [
+    number,
+    number,
+    number,
+  ] // one offset for each length
+  floatsAt(mixture, packed.length).set(packed)
+  for (let first = 0; first < pixels; first += AT_ONCE) {
+    const some = Math.min(AT_ONCE, pixels - first)
+    floatsAt(from, some * 3).set(colours.subarray(first * 3, (first + some) * 3))
+    kernels.densities(from, some, mixture, count, NEGLIGIBLE_LOG, to)
+    densities.set(floatsAt(to, some), first)
   }
-  return sum
+  return densities
 }
 
 /** Natural log of the density at one Lab colour, however small it is. */

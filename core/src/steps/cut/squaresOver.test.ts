@@ -36,11 +36,15 @@ describe('squares', () => {
   ])('hold all of %s, and begin on the grid', (_, plane) => {
     const squares = squaresOver(plane, GRID)
     expect(missed(plane, squares)).toEqual([])
-    for (const { x, y } of squares)
-      expect([(x + 4) % 8, (y + 4) % 8].map(Math.abs)).toEqual([0, 0])
+    for (const { x, y } of squares) expect([(x + 4) % 8, (y + 4) % 8].map(Math.abs)).toEqual([0, 0])
     // None is there for nothing.
     for (const square of squares)
-      expect(missed(plane, squares.filter((other) => other !== square)).length).toBeGreaterThan(0)
+      expect(
+        missed(
+          plane,
+          squares.filter((other) => other !== square),
+        ).length,
+      ).toBeGreaterThan(0)
   })
 
   test('follow a line rather than a grid: one under the other, each about its middle', () => {

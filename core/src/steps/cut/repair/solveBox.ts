@@ -1,6 +1,6 @@
-import { planeF32, planeU8, type PlaneU8, type PxBox, type Size } from '../../../raster'
+import { planeU8, type PlaneU8, type PxBox, type Size } from '../../../raster'
 import { linkCosts } from '../coarseCut'
-import { colourVote, fitColours } from '../colours'
+import { colourVotes, fitColours } from '../colours'
 import { minimumCut } from '../gridCut'
 import { wholePixels } from '../../../strokes'
 import type { Looks } from './looks'
@@ -36,7 +36,6 @@ export function solveBox(drawn: RepairOf<'box'>, labels: PlaneU8, looks: Looks):
   const middle = shrunk(box, MIDDLE)
   for (let i = 0; i < result.data.length; i++)
     result.data[i] = isWithin(i, labels.width, middle) ? 1 : 0
-  const votes = planeF32(labels)
   const links = linkCosts(looks.contrast, SMOOTHNESS)
   for (let round = 0; round < ROUNDS; round++) {
     const now = result.data.slice()
@@ -45,8 +44,8 @@ export function solveBox(drawn: RepairOf<'box'>, labels: PlaneU8, looks: Looks):
       (i) => now[i] === 1,
       (i) => !inBox(i) || (round > 0 && now[i] === 0),
     )
-    for (let i = 0; i < votes.data.length; i++)
-      votes.data[i] = inBox(i) ? colourVote(colours, looks.lab, i) : -HELD
+    const votes = colourVotes(colours, looks.lab)
+    for (let i = 0; i < votes.data.length; i++) if (!inBox(i)) votes.data[i] = -HELD
     minimumCut(votes, links, result)
   }
   return result

@@ -8,7 +8,7 @@ import {
   type PlaneU8,
 } from '../../../raster'
 import { linkCosts } from '../coarseCut'
-import { colourVote, fitColours } from '../colours'
+import { colourVotes, fitColours } from '../colours'
 import { minimumCut } from '../gridCut'
 import { geodesicDistance } from './geodesic'
 import type { Looks } from './looks'
@@ -85,7 +85,7 @@ export function solveNear({ looks, labels, seeds, says, held, reachPx }: NearInp
   const stroked = (i: number): boolean => seeds.data[i] === 1
   const rest = (i: number): boolean => anchors.data[i] === 1
   const colours = says ? fitColours(lab, stroked, rest) : fitColours(lab, rest, stroked)
-  const votes = planeF32(labels)
+  const votes = colourVotes(colours, lab)
   const sign = says ? 1 : -1
   for (let i = 0; i < votes.data.length; i++) {
     if (seeds.data[i] || labels.data[i] === says) votes.data[i] = sign * HELD
@@ -95,7 +95,7 @@ export function solveNear({ looks, labels, seeds, says, held, reachPx }: NearInp
         sign *
           (nearness(toStroke.data[i]!, toRest.data[i]!) -
             INERTIA * (Math.sqrt(away.data[i]!) / reachPx)) +
-        COLOUR_SHARE * colourVote(colours, lab, i)
+        COLOUR_SHARE * votes.data[i]!
   }
   const solved = planeU8(labels)
   minimumCut(votes, linkCosts(contrast, SMOOTHNESS), solved)
