@@ -102,6 +102,64 @@ describe('a finished file', () => {
   })
 })
 
+describe('the product of a finished file', () => {
+  /** A grey disc on a ground, beside crumbs of one or two pixels and a coder's noise of two values. */
+  const disc = (cx: number, cy: number, radius: number): SrgbRgba8 => {
+    const made = picture(WHITE, WHITE)
+    for (let y = 0, p = 0; y < 500; y++)
+      for (let x = 0; x < 400; x++, p += 4) {
+        const inside = Math.hypot(x - cx, y - cy) < radius
+        const value = inside ? 90 + ((x * 7 + y * 13) % 120) : 255 - ((x + y) % 3)
+        made.data.fill(value, p, p + 3)
+      }
+    for (const [x, y] of [
+      [12, 30],
+      [380, 470],
+      [13, 480],
+    ] as const)
+      made.data.fill(0, (y * 400 + x) * 4, (y * 400 + x) * 4 + 3)
+    return made
+  }
+
+  test.each([
+    [200, 250, 150],
+    [60, 250, 40],
+    [340, 440, 50],
+    [200, 250, 3],
+  ])(
+    'is a disc at %i, %i of radius %i, whatever block of columns it begins in',
+    async (cx, cy, r) => {
+      const { bytes } = await file(picture(WHITE), 'png')
+      const found = (await readFinished(bytes, disc(cx, cy, r))).product!
+      const within = (value: number, most: number) => Math.min(most, Math.max(0, value))
+      // A row or column counts from two pixels in it on.
+      const left = within(cx - r, 400)
+      const right = within(cx + r, 400)
+      expect(Math.abs(found.x * 400 - left)).toBeLessThanOrEqual(1)
+      expect(Math.abs((found.x + found.width) * 400 - right)).toBeLessThanOrEqual(1)
+      expect(Math.abs(found.y * 500 - within(cy - r, 500))).toBeLessThanOrEqual(1)
+      expect(Math.abs((found.y + found.height) * 500 - within(cy + r, 500))).toBeLessThanOrEqual(1)
+    },
+  )
+
+  test('is none where crumbs are all there is', async () => {
+    const { bytes } = await file(picture(WHITE), 'png')
+    expect((await readFinished(bytes, disc(-500, -500, 10))).product).toBeNull()
+  })
+})
+
+test('the spread of a border is what 99 of 100 of its pixels keep within', async () => {
+  const { bytes } = await file(picture(WHITE), 'png')
+  /** White, but for a stretch of the first row: a share of the 3,584 pixels of a border 2 deep. */
+  const spreadWith = async (pixels: number) => {
+    const made = picture(WHITE)
+    for (let x = 0; x < pixels; x++) made.data.fill(200, x * 4, x * 4 + 3)
+    return (await readFinished(bytes, made)).border.spread
+  }
+  expect(await spreadWith(35)).toBe(0)
+  expect(await spreadWith(37)).toBeGreaterThan(10)
+})
+
 describe('a rule', async () => {
   const { read } = await file(picture(WHITE), 'jpeg')
   const grey = (await file(picture([242, 242, 240, 255]), 'png')).read
