@@ -5,6 +5,7 @@ export {
   formatBytes,
   formatCount,
   formatDuration,
+  formatRatio,
   formatPercent,
   formatSigned,
   formatSize,

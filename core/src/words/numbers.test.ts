@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { countOf, formatBytes, formatDuration, formatPercent } from './numbers'
+import { countOf, formatBytes, formatDuration, formatPercent, formatRatio } from './numbers'
 
 test.each([
   [0, '0\u00a0B'],
@@ -24,3 +24,13 @@ test('counts have the right plural', () => {
   expect(countOf(1204, 'shot')).toBe('1,204 shots')
   expect(formatPercent(0.84949)).toBe('84.9 %')
 })
+
+test.each([
+  [4, 5, '4:5'],
+  [16, 9, '16:9'],
+  [300, 157, '1.91:1'],
+  [628, 1200, '1:1.91'],
+  [1000, 500, '2:1'],
+])('the ratio of %i to %i is %s', (width, height, text) =>
+  expect(formatRatio({ width, height })).toBe(text),
+)

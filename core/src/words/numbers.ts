@@ -35,6 +35,16 @@ export const formatTimes = (times: number): string => `${times.toFixed(1)} ×`
 export const formatSize = ({ width, height }: { width: number; height: number }): string =>
   `${width} × ${height}`
 
+/** Ratios up to these numbers are said in them: 16:9, 5:4. */
+const MAX_TERM = 21
+
+/** “4:5”; “1.91:1” where the numbers themselves say little. */
+export function formatRatio({ width, height }: { width: number; height: number }): string {
+  if (Math.max(width, height) <= MAX_TERM) return `${width}:${height}`
+  const times = Number((Math.max(width, height) / Math.min(width, height)).toFixed(2))
+  return width >= height ? `${times}:1` : `1:${times}`
+}
+
 /** “+0.30”, “−12”, “0”: with a true minus. */
 export function formatSigned(value: number, digits = 0): string {
   const words = Math.abs(value).toFixed(digits)

@@ -1,7 +1,7 @@
 import type { OutletRules } from '@cloudbank/core/outlets'
 import { BlankChoice } from '../ui/blanks'
 import { NumberInput } from '../ui/fields'
-import { ColourInput } from './PlacementLook'
+import { ColourInput } from './ColourInput'
 import { strings } from './strings'
 
 type Border = OutletRules['backdrop']

@@ -1,10 +1,9 @@
-import { Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { Flex, NativeSelect, Text } from '@chakra-ui/react'
 import type { Placement } from '@cloudbank/core/outlets'
-import { HexColour } from '@cloudbank/core/raster'
 import { BehindSetting } from '@cloudbank/core/steps'
 import { BehindControl, coloursOf } from '../ground'
 import { NumberInput } from '../ui/fields'
+import { Field, Fields } from './Fields'
 import { strings } from './strings'
 
 interface Props {
@@ -13,7 +12,26 @@ interface Props {
   readonly save: (words: string, changes: Placement['changes']) => void
 }
 
-const WHITE = { kind: 'colour', colour: '#FFFFFF' } as const
+const BACKDROPS = [
+  { value: 'brief', name: strings.asInBrief, words: strings.backdropAsInBrief, behind: undefined },
+  {
+    value: 'own',
+    name: strings.itsOwn,
+    words: strings.backdropOfItsOwn,
+    behind: { kind: 'colour', colour: '#FFFFFF' },
+  },
+] as const
+
+const ENLARGING = [
+  {
+    value: 'brief',
+    name: strings.asInBrief,
+    words: strings.enlargingAsInBrief,
+    enlarge: undefined,
+  },
+  { value: 'allowed', name: strings.allowed, words: strings.enlargingAllowed, enlarge: true },
+  { value: 'never', name: strings.never, words: strings.noEnlarging, enlarge: false },
+] as const
 
 /** How a placement's pictures look where that is not as the brief has it: ratio, fill, backdrop, leave to enlarge. */
 export function PlacementLook({ placement, onProblem, save }: Props) {
@@ -48,49 +66,48 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
     />
   )
   return (
-    <Flex align="center" gap="8px" wrap="wrap" fontSize="13px">
-      <Text color="softInk">{strings.ratioInline}</Text>
-      {side('width', strings.width)}
-      <Text>:</Text>
-      {side('height', strings.height)}
-      <Text color="softInk" marginLeft="10px">
-        {strings.fill}
-      </Text>
-      <NumberInput
-        label={strings.fillOf(placement.name)}
-        unit="%"
-        width="56px"
-        min={10}
-        max={100}
-        step={0.1}
-        optional
-        value={(frame.fillPct as number | undefined) ?? null}
-        onProblem={onProblem}
-        commit={(value) =>
-          change(`fill ${value ?? strings.asInBrief}`, 'frame', 'fillPct', value ?? undefined)
-        }
-      />
-      <Text color="softInk" marginLeft="10px">
-        {strings.backdrop}
-      </Text>
-      <NativeSelect.Root size="xs" width="110px">
-        <NativeSelect.Field
-          aria-label={strings.backdropOf(placement.name)}
-          value={behind ? 'own' : 'brief'}
-          onChange={({ target: { value } }) =>
-            change(
-              value === 'own' ? strings.backdropOfItsOwn : strings.backdropAsInBrief,
-              'ground',
-              'behind',
-              value === 'own' ? WHITE : undefined,
-            )
-          }
-        >
-          <option value="brief">{strings.asBrief}</option>
-          <option value="own">{strings.itsOwn}</option>
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+    <>
+      <Fields>
+        <Field word={strings.ratioWord}>
+          <Flex align="center" gap="6px">
+            {side('width', strings.width)}
+            <Text>:</Text>
+            {side('height', strings.height)}
+          </Flex>
+        </Field>
+        <Field word={strings.fill}>
+          <NumberInput
+            label={strings.fillOf(placement.name)}
+            unit="%"
+            width="56px"
+            min={10}
+            max={100}
+            step={0.1}
+            optional
+            value={(frame.fillPct as number | undefined) ?? null}
+            onProblem={onProblem}
+            commit={(value) =>
+              change(`fill ${value ?? strings.asInBrief}`, 'frame', 'fillPct', value ?? undefined)
+            }
+          />
+        </Field>
+        <Field word={strings.enlarging}>
+          <Choice
+            label={strings.enlargingOf(placement.name)}
+            value={ENLARGING.find(({ enlarge }) => enlarge === frame.enlarge)?.value ?? 'brief'}
+            choices={ENLARGING}
+            onChange={({ words, enlarge }) => change(words, 'frame', 'enlarge', enlarge)}
+          />
+        </Field>
+        <Field word={strings.backdrop}>
+          <Choice
+            label={strings.backdropOf(placement.name)}
+            value={behind ? 'own' : 'brief'}
+            choices={BACKDROPS}
+            onChange={({ words, behind: next }) => change(words, 'ground', 'behind', next)}
+          />
+        </Field>
+      </Fields>
       {behind && (
         <BehindControl
           behind={behind}
@@ -99,59 +116,42 @@ export function PlacementLook({ placement, onProblem, save }: Props) {
           onChange={(words, next) => change(words, 'ground', 'behind', next)}
         />
       )}
-      <label>
-        <input
-          type="checkbox"
-          checked={frame.enlarge === true}
-          onChange={({ target: { checked } }) =>
-            change(
-              checked ? strings.enlargingAllowed : strings.noEnlarging,
-              'frame',
-              'enlarge',
-              checked ? true : undefined,
-            )
-          }
-        />{' '}
-        {strings.mayEnlarge}
-      </label>
-    </Flex>
+    </>
   )
 }
 
-/** A colour in hex, taken when it is whole. */
-export function ColourInput(props: {
+interface Choosable {
+  readonly value: string
+  /** As it stands in the list. */
+  readonly name: string
+}
+
+interface ChoiceProps<Chosen extends Choosable> {
   readonly label: string
   readonly value: string
-  readonly commit: (colour: string) => void
-}) {
-  const { label, value, commit } = props
-  const [draft, setDraft] = useState<string | null>(null)
-  const take = (): void => {
-    const read = HexColour.safeParse(draft)
-    setDraft(null)
-    if (read.success && read.data !== value) commit(read.data)
-  }
+  readonly choices: readonly Chosen[]
+  readonly onChange: (chosen: Chosen) => void
+}
+
+function Choice<Chosen extends Choosable>(props: ChoiceProps<Chosen>) {
+  const { label, value, choices, onChange } = props
   return (
-    <Flex display="inline-flex" align="center" gap="6px" verticalAlign="middle">
-      <span
-        aria-hidden
-        style={{
-          width: 20,
-          height: 20,
-          background: value,
-          border: '1px solid var(--chakra-colors-edge)',
-        }}
-      />
-      <Input
+    <NativeSelect.Root size="xs" width="132px">
+      <NativeSelect.Field
         aria-label={label}
-        size="xs"
-        width="84px"
-        fontFamily="mono"
-        value={draft ?? value}
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
-      />
-    </Flex>
+        value={value}
+        onChange={({ target }) => {
+          const chosen = choices.find((choice) => choice.value === target.value)
+          if (chosen) onChange(chosen)
+        }}
+      >
+        {choices.map((choice) => (
+          <option key={choice.value} value={choice.value}>
+            {choice.name}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
   )
 }

@@ -1,27 +1,18 @@
-import { Box, Flex, Input, NativeSelect, Text } from '@chakra-ui/react'
-import { useState, type ReactNode } from 'react'
+import { Box, Flex, Input, NativeSelect } from '@chakra-ui/react'
+import { useState } from 'react'
 import { MADE_FORMATS } from '@cloudbank/core/codec'
 import { NamePattern } from '@cloudbank/core/names'
 import { Placement } from '@cloudbank/core/outlets'
 import { formatWord, rangeOf } from '@cloudbank/core/steps'
 import { Action } from '../ui'
 import { NumberInput } from '../ui/fields'
+import { Field, Fields } from './Fields'
 import { strings } from './strings'
 
 const CHOICES: readonly Placement['format'][] = [...MADE_FORMATS, 'auto']
 
 /** What a file may weigh, in bytes. */
 const LIMIT = rangeOf(Placement.shape.limitBytes)
-
-/** One field of a placement under its word; the field itself is named the same. */
-const Labelled = ({ word, children }: { readonly word: string; readonly children: ReactNode }) => (
-  <Box>
-    <Text aria-hidden fontSize="12px" color="softInk" lineHeight="18px">
-      {word}
-    </Text>
-    {children}
-  </Box>
-)
 
 interface Props {
   readonly placement: Placement
@@ -42,11 +33,11 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
       borderTopWidth="1px"
       borderColor="hairline"
     >
-      <Line>
-        <Labelled word={strings.placementLabel}>
+      <Fields>
+        <Field word={strings.placementLabel}>
           <NameInput name={placement.name} commit={(name) => onChange({ name })} />
-        </Labelled>
-        <Labelled word={strings.longerSide}>
+        </Field>
+        <Field word={strings.longerSide}>
           <NumberInput
             label={strings.longerSide}
             unit="px"
@@ -55,8 +46,8 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(px) => px !== null && onChange({ longSidePx: px })}
           />
-        </Labelled>
-        <Labelled word={strings.format}>
+        </Field>
+        <Field word={strings.format}>
           <NativeSelect.Root size="xs" width="92px">
             <NativeSelect.Field
               aria-label={strings.format}
@@ -74,8 +65,8 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             </NativeSelect.Field>
             <NativeSelect.Indicator />
           </NativeSelect.Root>
-        </Labelled>
-        <Labelled word={strings.limit}>
+        </Field>
+        <Field word={strings.limit}>
           <NumberInput
             label={strings.limit}
             unit="KB"
@@ -87,10 +78,10 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(kb) => onChange({ limitBytes: kb === null ? null : kb * 1000 })}
           />
-        </Labelled>
-      </Line>
-      <Line>
-        <Labelled word={strings.quality}>
+        </Field>
+      </Fields>
+      <Fields>
+        <Field word={strings.quality}>
           <NumberInput
             label={strings.quality}
             unit="%"
@@ -100,8 +91,8 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(pct) => pct !== null && onChange({ qualityPct: pct })}
           />
-        </Labelled>
-        <Labelled word={strings.minimum}>
+        </Field>
+        <Field word={strings.minimum}>
           <NumberInput
             label={strings.minimumQuality}
             unit="%"
@@ -111,17 +102,19 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(pct) => pct !== null && onChange({ leastQualityPct: pct })}
           />
-        </Labelled>
-        <Labelled word={strings.even}>
-          <input
-            type="checkbox"
-            aria-label={strings.weighsEven(placement.name)}
-            disabled={placement.limitBytes === null}
-            checked={placement.weighsAlike}
-            onChange={({ target }) => onChange({ weighsAlike: target.checked })}
-          />
-        </Labelled>
-        <Labelled word={strings.likeness}>
+        </Field>
+        <Field word={strings.even}>
+          <Flex height="32px" align="center">
+            <input
+              type="checkbox"
+              aria-label={strings.weighsEven(placement.name)}
+              disabled={placement.limitBytes === null}
+              checked={placement.weighsAlike}
+              onChange={({ target }) => onChange({ weighsAlike: target.checked })}
+            />
+          </Flex>
+        </Field>
+        <Field word={strings.likeness}>
           <NumberInput
             label={strings.likeness}
             unit=""
@@ -133,8 +126,8 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(likeness) => onChange({ likeness })}
           />
-        </Labelled>
-        <Labelled word={strings.density}>
+        </Field>
+        <Field word={strings.density}>
           <NumberInput
             label={strings.density}
             unit="dpi"
@@ -145,29 +138,23 @@ export function PlacementRow({ placement, onChange, onRemove, onProblem }: Props
             onProblem={onProblem}
             commit={(dpi) => onChange({ dpi })}
           />
-        </Labelled>
-        <Labelled word={strings.fileNames}>
+        </Field>
+        <Field word={strings.fileNames}>
           <FileNamesInput
             pattern={placement.fileNames}
             commit={(fileNames) => onChange({ fileNames })}
             onProblem={onProblem}
           />
-        </Labelled>
+        </Field>
         <Box marginLeft="auto">
           <Action look="quiet" disabled={!onRemove} onClick={() => onRemove?.()}>
             {strings.remove}
           </Action>
         </Box>
-      </Line>
+      </Fields>
     </Box>
   )
 }
-
-const Line = ({ children }: { readonly children: ReactNode }) => (
-  <Flex wrap="wrap" align="flex-end" columnGap="18px" rowGap="6px" marginBottom="6px">
-    {children}
-  </Flex>
-)
 
 interface FileNamesProps {
   readonly pattern: string | null

@@ -1,6 +1,6 @@
 import { FORMATS } from '@cloudbank/core/codec'
 import type { Outlet } from '@cloudbank/core/outlets'
-import { formatBytes } from '@cloudbank/core/words'
+import { formatBytes, formatRatio } from '@cloudbank/core/words'
 import { strings } from './strings'
 
 /** An outlet's rules in a few words: “at least 1600 px, 1:1, JPEG, ≤ 1.0 MB, #FFFFFF, 7 pictures at most”. */
@@ -10,7 +10,7 @@ export function describeRules({ rules }: Outlet): string {
   return [
     leastShorterPx !== null && `at least ${leastShorterPx} px`,
     mostLongerPx !== null && `at most ${mostLongerPx} px`,
-    ratio && `${ratio.width}:${ratio.height}`,
+    ratio && formatRatio(ratio),
     formats.length > 0 && formats.map((format) => FORMATS[format].word).join(' or '),
     limitBytes !== null && `≤ ${formatBytes(limitBytes)}`,
     backdrop && (backdrop.kind === 'colour' ? `on ${backdrop.colour}` : 'transparent'),

@@ -1,6 +1,6 @@
 import { FORMATS } from '../../codec'
 import { deltaE2000 } from '../../raster'
-import { formatBytes, formatPercent } from '../../words'
+import { formatBytes, formatPercent, formatRatio } from '../../words'
 import type { OutletRules } from '../rules'
 import { labOfHex, type FinishedFile } from './readFinished'
 
@@ -109,7 +109,7 @@ export function checkFile(
   if (mostLongerPx !== null && Math.max(width, height) > mostLongerPx)
     add('too-many-pixels', size, `at most ${mostLongerPx} px`)
   if (ratio && isOff(width / height, ratio.width / ratio.height, width, height))
-    add('ratio', `${(width / height).toFixed(2)}:1`, `${ratio.width}:${ratio.height}`)
+    add('ratio', `${(width / height).toFixed(2)}:1`, formatRatio(ratio))
   if (formats.length > 0 && !formats.some((format) => format === file.type))
     add(
       'format',

@@ -1,4 +1,5 @@
 import { FORMATS } from '../../codec'
+import { formatRatio } from '../../words'
 import type { Outlet } from '../outlet'
 import type { Placement } from '../placement'
 import type { RuleId } from './checkFile'
@@ -43,7 +44,7 @@ export function remedyFor(rule: RuleId, outlet: Outlet, placement: Placement): R
       return withPlacement(`Make them ${rules.mostLongerPx} px`, { longSidePx: rules.mostLongerPx })
     case 'ratio':
       if (!rules.ratio) return null
-      return withFrame(`Make them ${rules.ratio.width}:${rules.ratio.height}`, {
+      return withFrame(`Make them ${formatRatio(rules.ratio)}`, {
         ratio: rules.ratio,
       })
     case 'format': {

@@ -4,7 +4,7 @@ import {
   type MeasuredPhotograph,
   type Surroundings,
 } from '../../findings'
-import { formatPercent, formatSigned, formatTimes } from '../../words'
+import { formatPercent, formatRatio, formatSigned, formatTimes } from '../../words'
 
 /** A picture that has fewer pixels than a placement asks for. */
 interface TooFew {
@@ -103,7 +103,7 @@ export function examineForFrame(
     findings.push({
       code: 'not-square',
       ratio: describeRatio(facts.width, facts.height),
-      wants: `${ratio.width}:${ratio.height}`,
+      wants: formatRatio(ratio),
     })
   const { product, tiltDegrees } = measures
   const box = product?.box ?? { width: 1, height: 1 }

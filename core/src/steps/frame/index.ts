@@ -2,6 +2,7 @@ import { found, type ShotFacts } from '../../facts'
 import { THRESHOLDS } from '../../findings'
 import { MATTE, PRODUCT } from '../../matte'
 import { pixelsOf, type PxBox } from '../../raster'
+import { formatRatio } from '../../words'
 import type { Behind } from '../renditionPlan'
 import { nonDefaults } from '../nonDefaults'
 import { defineStep } from '../step'
@@ -51,7 +52,7 @@ export const frame = defineStep({
   findings: FRAME_FINDINGS,
   describe: ({ ratio, fillPct, fillOf, stand, straighten, enlarge, enlargeBy }) =>
     [
-      `${ratio.width}:${ratio.height}`,
+      formatRatio(ratio),
       fillOf === 'margins'
         ? 'fills its margins'
         : `fills ${fillPct} %${fillOf === 'tighter' ? '' : ` of the ${fillOf}`}`,
