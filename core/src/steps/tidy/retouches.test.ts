@@ -1,79 +1,24 @@
 import { describe, expect, test } from 'vitest'
-import {
-  linearRaster,
-  planeF32,
-  srgbOfLinear,
-  srgbRaster,
-  wholeOf,
-  type LinearRgba,
-  type SrgbRgba8,
-} from '../../raster'
+import { srgbRaster, type LinearRgba } from '../../raster'
 import { seededRandom } from '../../raster/seeded.testing'
-import { photographSource, withPatches, type Source } from '../../source'
-import { bandingOf } from './banding'
-import { blurBehind } from './blurBehind'
-import { carriedRetouch } from './carryRetouch'
-import { specksSeen } from './dirt'
+import { photographSource, type Source } from '../../source'
 import { TidySettings } from './settings'
-import { sweepPass } from './sweep'
-import { cleanFindings } from './findings'
 import { tidiedAt } from './tidied'
-import { isTextured, patchesOf } from './tools'
-import { TidyOwn, Retouch } from './retouches'
-
-const SIZE = { width: 300, height: 200 }
-
-/** A photograph in linear light of what a function says of each pixel. */
-function made(lightAt: (x: number, y: number) => number, size = SIZE): SrgbRgba8 {
-  const picture = linearRaster(size)
-  for (let y = 0, p = 0; y < size.height; y++)
-    for (let x = 0; x < size.width; x++, p += 4) {
-      const v = lightAt(x, y)
-      picture.data.set([v, v * 0.9, v * 0.8, 1], p)
-    }
-  return srgbOfLinear(picture)
-}
-
-/** A surface that grows lighter to the right, with grain. */
-function surface(grain: number, seed = 3): (x: number, y: number) => number {
-  const random = seededRandom(seed)
-  const noise = Float32Array.from({ length: SIZE.width * SIZE.height }, () => random() - 0.5)
-  return (x, y) => 0.2 + x / 1500 + grain * noise[y * SIZE.width + x]!
-}
-const inDisc = (x: number, y: number, cx: number, cy: number, r: number): boolean =>
-  Math.hypot(x + 0.5 - cx, y + 0.5 - cy) <= r
-
-const all = (source: Source): LinearRgba => source.sample(wholeOf(source.size), source.size)
-
-/** Mean and spread of the red of a disc, the slope of the surface taken off. */
-function statistics({ data }: LinearRgba, cx: number, cy: number, r: number): [number, number] {
-  const values: number[] = []
-  for (let y = 0; y < SIZE.height; y++)
-    for (let x = 0; x < SIZE.width; x++)
-      if (inDisc(x, y, cx, cy, r)) values.push(data[(y * SIZE.width + x) * 4]! - x / 1500)
-  const mean = values.reduce((sum, v) => sum + v, 0) / values.length
-  return [mean, Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length)]
-}
-
-const stroke = (points: readonly [number, number][], radiusPx: number) => ({
-  turn: 0,
-  points: points.map(([x, y]) => [x / SIZE.width, y / SIZE.height]),
-  radius: radiusPx / SIZE.width,
-  hardness: 1,
-})
-const work = (one: object): Retouch => Retouch.parse(one)
-const done = (source: Source, one: Retouch): LinearRgba =>
-  all(withPatches(source, patchesOf(source, one)))
-
-/** Pixels that two pictures have differently, farther than this from a place. */
-function changedBeyond(a: LinearRgba, b: LinearRgba, cx: number, cy: number, r: number): number {
-  let count = 0
-  for (let i = 0, p = 0; i < SIZE.width * SIZE.height; i++, p += 4) {
-    const [x, y] = [i % SIZE.width, Math.floor(i / SIZE.width)]
-    if (!inDisc(x, y, cx, cy, r) && Math.abs(a.data[p]! - b.data[p]!) > 1e-5) count++
-  }
-  return count
-}
+import { isTextured } from './tools'
+import type { Retouch } from './retouches'
+import { TidyOwn } from './retouches'
+import {
+  SIZE,
+  made,
+  surface,
+  inDisc,
+  all,
+  statistics,
+  stroke,
+  work,
+  done,
+  changedBeyond,
+} from './surface.testing'
 
 describe('mended', () => {
   const plain = surface(0.02)
@@ -340,173 +285,3 @@ test('works on a see-through product leave it as see-through, in its own colour'
 const STRONG = { strength: 1 }
 const BAND = { band: 4 / SIZE.width }
 const BANDED = { ...STRONG, ...BAND }
-
-test('a backdrop that is blurred has no bands, and none of the product in it', () => {
-  const paper = (x: number): number => 0.2 + x / 6000
-  const picture = all(
-    photographSource(made((x, y) => (inDisc(x, y, 150, 100, 30) ? 0.01 : paper(x)))),
-  )
-  const alpha = planeF32(SIZE)
-  for (let i = 0; i < alpha.data.length; i++)
-    alpha.data[i] = inDisc(i % SIZE.width, Math.floor(i / SIZE.width), 150, 100, 31) ? 1 : 0
-  const before = picture.data.slice()
-  const place = {
-    window: wholeOf(SIZE),
-    photograph: SIZE,
-    alpha: () => alpha,
-    report: () => undefined,
-  }
-  blurBehind(100).paint(picture, place)
-  // Just beside the disc the paper is as light as ever.
-  const beside = (100 * SIZE.width + 184) * 4
-  expect(Math.abs(picture.data[beside]! - paper(184))).toBeLessThan(0.01)
-  const middle = (100 * SIZE.width + 150) * 4
-  expect(picture.data[middle]).toBe(before[middle])
-  expect(bandingOf(srgbOfLinear(picture), (i) => alpha.data[i] === 0)).toBeLessThan(0.05)
-})
-
-describe('swept', () => {
-  const paper = surface(0.01)
-  const dirty = (x: number, y: number): number =>
-    inDisc(x, y, 60, 50, 3) || inDisc(x, y, 240, 150, 3) ? 0.9 : paper(x, y)
-  const source = photographSource(made(dirty))
-  const sweptBy = (from: Source): LinearRgba => {
-    const sweep = Retouch.parse({
-      kind: 'sweep',
-      ...stroke(
-        [
-          [0, 100],
-          [300, 100],
-        ],
-        70,
-      ),
-      strength: 1,
-    })
-    const pass = sweepPass(from, null, TidySettings.parse({}), [sweep as never])!
-    const picture = all(from)
-    const place = {
-      window: wholeOf(SIZE),
-      photograph: SIZE,
-      alpha: () => null,
-      report: () => undefined,
-    }
-    pass.paint(picture, place)
-    return picture
-  }
-
-  test('dirt is gone, the slope of the paper and its grain are there', () => {
-    const after = sweptBy(source)
-    for (const [x, y] of [
-      [60, 50],
-      [240, 150],
-    ] as const) {
-      const [mean, spread] = statistics(after, x, y, 3)
-      expect(Math.abs(mean - 0.2)).toBeLessThan(0.012)
-      expect(spread).toBeGreaterThan(0.001)
-    }
-    const [, grain] = statistics(after, 150, 100, 25)
-    const [, before] = statistics(all(source), 150, 100, 25)
-    expect(grain / before).toBeGreaterThan(0.75)
-    expect(grain / before).toBeLessThan(1.25)
-  })
-
-  test('a slope without grain comes out without bands', () => {
-    const smooth = photographSource(made((x) => 0.2 + x / 6000))
-    const before = bandingOf(srgbOfLinear(all(smooth)))
-    const after = bandingOf(srgbOfLinear(sweptBy(smooth)), (i) => {
-      const y = Math.floor(i / SIZE.width)
-      return y > 40 && y < 160
-    })
-    expect(before).toBeGreaterThan(0.7)
-    expect(after).toBeLessThan(0.05)
-  })
-})
-
-test('a plain ground is no band, a staircase is', () => {
-  const plain = made(() => 0.4)
-  expect(bandingOf(plain)).toBe(0)
-  const stairs = made(() => 0)
-  for (let i = 0; i < SIZE.width * SIZE.height; i++)
-    stairs.data.fill(100 + Math.floor((i % SIZE.width) / 20), i * 4, i * 4 + 3)
-  expect(bandingOf(stairs)).toBeGreaterThan(0.8)
-})
-
-test('dirt that was refused stays, and is told', () => {
-  const plain = surface(0.004)
-  const specked = (x: number, y: number): number =>
-    inDisc(x, y, 60, 60, 3) || inDisc(x, y, 200, 120, 3) ? 0.8 : plain(x, y)
-  const source = photographSource(made(specked))
-  const settings = TidySettings.parse({ specks: 'firm', cleanAt: 'photograph' })
-  const refused = { a: [60 / SIZE.width, 60 / SIZE.height] as [number, number] }
-  const said = { refused, accepted: {} }
-  const seen = specksSeen(source, settings, said)
-  expect(seen.map(({ standing }) => standing).sort()).toEqual(['cleaned', 'rejected'])
-  const after = all(tidiedAt(source, settings, { works: {}, ...said }, Infinity, () => undefined))
-  expect(after.data[(60 * SIZE.width + 60) * 4]).toBeCloseTo(0.8, 1)
-  expect(after.data[(120 * SIZE.width + 200) * 4]).toBeLessThan(0.4)
-})
-
-test('what may be print stays until it is accepted as dirt, and is told as a finding', async () => {
-  const plain = surface(0.004)
-  const inked = (x: number, y: number): number =>
-    inDisc(x, y, 60, 60, 3) || (x >= 200 && x < 203 && y >= 110 && y < 130) ? 0.8 : plain(x, y)
-  const source = photographSource(made(inked))
-  const settings = TidySettings.parse({ specks: 'gentle', cleanAt: 'photograph' })
-  const accepted = { a: [201 / SIZE.width, 120 / SIZE.height] as [number, number] }
-  const standings = (said: Omit<TidyOwn, 'works'>): string[] =>
-    specksSeen(source, settings, said).map(({ standing }) => standing)
-  const at = (said: Omit<TidyOwn, 'works'>): number =>
-    all(tidiedAt(source, settings, { works: {}, ...said }, Infinity, () => undefined)).data[
-      (120 * SIZE.width + 201) * 4
-    ]!
-  expect(standings({ refused: {}, accepted: {} }).sort()).toEqual(['asked', 'cleaned'])
-  expect(at({ refused: {}, accepted: {} })).toBeCloseTo(0.8, 1)
-  expect(standings({ refused: {}, accepted })).toEqual(['cleaned', 'cleaned'])
-  expect(at({ refused: {}, accepted })).toBeLessThan(0.4)
-  expect(standings({ refused: accepted, accepted: {} }).sort()).toEqual(['cleaned', 'rejected'])
-  const codes = cleanFindings({ cleaned: 1, asked: 1, works: 0, textured: 0 }).map(
-    ({ code }) => code,
-  )
-  expect(codes).toEqual(['maybe-print', 'cleaned'])
-})
-
-test('retouches are carried to a product that is shifted and scaled', () => {
-  const from = { size: SIZE, product: { x: 0.2, y: 0.2, width: 0.4, height: 0.4 } }
-  const to = { size: SIZE, product: { x: 0.3, y: 0.1, width: 0.2, height: 0.2 } }
-  const carried = carriedRetouch(work({ kind: 'mend', ...stroke([[90, 60]], 6) }), from, to)
-  expect(carried).toMatchObject({ kind: 'mend', radius: 3 / SIZE.width })
-  if (carried.kind !== 'mend') throw new Error('what mends goes on mending')
-  expect(carried.points[0]![0]).toBeCloseTo(0.35, 9)
-  expect(carried.points[0]![1]).toBeCloseTo(0.15, 9)
-})
-
-test('an area is carried with its turn, mirroring and mask; its outline and place go with the product', () => {
-  const from = { size: SIZE, product: { x: 0.2, y: 0.2, width: 0.4, height: 0.4 } }
-  const to = { size: SIZE, product: { x: 0.3, y: 0.1, width: 0.2, height: 0.2 } }
-  const area = work({
-    kind: 'borrow',
-    turn: 1,
-    hidden: false,
-    outline: [
-      [0.2, 0.2],
-      [0.4, 0.2],
-      [0.4, 0.4],
-    ],
-    to: [0.6, 0.6],
-    turnDeg: 30,
-    mirrored: true,
-    scale: 1.5,
-    soft: 0.2,
-    matched: true,
-    mask: [{ points: [[0.4, 0.4]], radius: 0.02, hardness: 1, says: 'out' }],
-  })
-  const carried = carriedRetouch(area, from, to)
-  expect(carried).toMatchObject({ turnDeg: 30, mirrored: true, scale: 1.5, matched: true })
-  if (carried.kind !== 'borrow') throw new Error('an area stays an area')
-  const close = (point: readonly number[], wanted: readonly number[]): void =>
-    wanted.forEach((value, i) => expect(point[i]).toBeCloseTo(value, 9))
-  close(carried.to, [0.5, 0.3])
-  close(carried.outline[1]!, [0.4, 0.1])
-  close(carried.mask[0]!.points[0]!, [0.4, 0.2])
-  expect(carried.mask[0]!.radius).toBeCloseTo(0.01, 9)
-})
