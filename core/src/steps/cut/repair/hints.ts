@@ -7,6 +7,7 @@ import {
   type Finder,
 } from '../../../networks'
 import {
+  boxAbove,
   components,
   LINEAR,
   planeF32,
@@ -16,10 +17,12 @@ import {
   wholeOf,
   type PlaneF32,
   type PlaneU8,
+  type PxBox,
   type Size,
 } from '../../../raster'
 import type { Source } from '../../../source'
-import { brushHold, identityOf, strokeAt, wholePixels } from '../../../strokes'
+import { boxOfStroke, brushHold, identityOf, strokeAt, wholePixels } from '../../../strokes'
+import { eachOf } from './eachOf'
 import { boxBetween } from './solveBox'
 import type { Repair, RepairOf } from './repairs'
 
@@ -106,8 +109,11 @@ function placesOf(hint: Hint, size: Size): number[] {
       for (let x = box.x; x < box.x + box.width; x++) places.push(y * size.width + x)
     return places
   }
-  const hold = brushHold(strokeAt({ ...hint, hardness: 1 }, size), wholeOf(size))
-  for (let i = 0; i < hold.data.length; i++) if (hold.data[i]! > 0.5) places.push(i)
+  const stroke = strokeAt({ ...hint, hardness: 1 }, size)
+  const window = wholePixels(boxOfStroke(stroke, 1), size)
+  if (!window) return places
+  const hold = brushHold(stroke, window)
+  eachOf(size, window, (i, k) => hold.data[k]! > 0.5 && places.push(i))
   return places
 }
 
@@ -126,41 +132,53 @@ export function withHints(labels: PlaneU8, { map, untold, hints }: HintedLook): 
     return likely.data[i]! > 0.5 === (says === 1) && share > TURNED
   }
   const result = planeU8(labels, labels.data.slice())
+  const side = Math.max(labels.width, labels.height)
   for (const says of [1, 0] as const) {
-    const otherwise = planeU8(
-      labels,
-      labels.data.map((label, i) => (label !== says && hasTurned(i, says) ? 1 : 0)),
-    )
-    const { labels: pieces, list } = components(thickOf(otherwise), true)
+    const telling = hints.filter(({ kind }) => kind !== (says === 1 ? 'drop' : 'keep'))
+    if (telling.length === 0) continue
+    const otherwise = planeU8(labels)
+    for (let i = 0; i < otherwise.data.length; i++)
+      otherwise.data[i] = labels.data[i] !== says && hasTurned(i, says) ? 1 : 0
+    const window = windowAbout(otherwise)
+    if (!window) continue
+    const part = planeU8(window)
+    eachOf(labels, window, (i, k) => (part.data[k] = otherwise.data[i]!))
+    const { labels: pieces, list } = components(thickOf(part, THICK * side), true)
+    const pieceOf = new Map<number, number>()
+    eachOf(labels, window, (i, k) => pieces[k] && pieceOf.set(i, pieces[k]! - 1))
     const isTouched = list.map(() => false)
-    for (const hint of hints) {
-      if (hint.kind === (says === 1 ? 'drop' : 'keep')) continue
+    for (const hint of telling) {
       const near = hint.kind === 'box' ? hint : { ...hint, radius: hint.radius + NEAR }
-      for (const i of placesOf(near, labels)) if (pieces[i]) isTouched[pieces[i]! - 1] = true
+      for (const i of placesOf(near, labels)) {
+        const piece = pieceOf.get(i)
+        if (piece !== undefined) isTouched[piece] = true
+      }
     }
-    for (let i = 0; i < pieces.length; i++)
-      if (pieces[i] && isTouched[pieces[i]! - 1]) result.data[i] = says
+    for (const [i, piece] of pieceOf) if (isTouched[piece]) result.data[i] = says
   }
   return result
 }
 
-/** A mask without what is thin. */
-function thickOf(mask: PlaneU8): PlaneU8 {
-  const reach = THICK * Math.max(mask.width, mask.height)
-  const depth = squaredDistance(
-    planeU8(
-      mask,
-      mask.data.map((inside) => 1 - inside),
-    ),
+/** The part of a mask that holds all of it, with a pixel of what it isn't about it; null of none. */
+function windowAbout(mask: PlaneU8): PxBox | null {
+  const box = boxAbove(mask, 0)
+  return (
+    box &&
+    wholePixels({ x: box.x - 1, y: box.y - 1, width: box.width + 2, height: box.height + 2 }, mask)
   )
-  const core = planeU8(
-    mask,
-    Uint8Array.from(depth.data, (d) => (d > reach * reach ? 1 : 0)),
-  )
+}
+
+/** A mask without what is thinner than twice the reach, in pixels. */
+function thickOf(mask: PlaneU8, reach: number): PlaneU8 {
+  const outside = planeU8(mask)
+  for (let i = 0; i < outside.data.length; i++) outside.data[i] = 1 - mask.data[i]!
+  const depth = squaredDistance(outside)
+  const core = planeU8(mask)
+  for (let i = 0; i < core.data.length; i++) core.data[i] = depth.data[i]! > reach * reach ? 1 : 0
   const away = squaredDistance(core)
   const limit = (reach + 1) ** 2
-  return planeU8(
-    mask,
-    mask.data.map((inside, i) => (inside && away.data[i]! <= limit ? 1 : 0)),
-  )
+  const thick = planeU8(mask)
+  for (let i = 0; i < thick.data.length; i++)
+    thick.data[i] = mask.data[i] && away.data[i]! <= limit ? 1 : 0
+  return thick
 }

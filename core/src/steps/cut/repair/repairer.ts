@@ -20,6 +20,7 @@ import { asFloats, measureAlpha } from './measureAlpha'
 import { pullPush } from '../inpaint'
 import { boxOfStroke, brushHold, strokeAt, wholePixels } from '../../../strokes'
 import { workedEdge } from './edgeWork'
+import { eachOf } from './eachOf'
 import { withHints, type HintedLook } from './hints'
 import { lookAt, looksWithin, type Looks } from './looks'
 import { outlineCoverage } from './outline'
@@ -338,17 +339,6 @@ function mix(
     const s = share.data[k]!
     if (s > 0) alpha.data[i] = Math.round(alpha.data[i]! * (1 - s) + value(k) * s)
   })
-}
-
-/** Each pixel of a window: its place in the plane and in the window. */
-function eachOf(
-  { width }: Size,
-  window: PxBox,
-  visit: (inPlane: number, inWindow: number) => void,
-): void {
-  for (let y = 0, k = 0; y < window.height; y++)
-    for (let x = 0, i = (window.y + y) * width + window.x; x < window.width; x++, i++, k++)
-      visit(i, k)
 }
 
 /** The cut that alpha stands for: 1 where a pixel is more product than not. */
