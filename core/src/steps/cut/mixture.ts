@@ -62,20 +62,6 @@ export function densitiesAt({ count, packed }: Mixture, colours: Float32Array): 
   return densities
 }
 
-/** Natural log of the density at one Lab colour, however small it is. */
-function logDensity({ count, packed }: Mixture, l: number, a: number, b: number): number {
-  let best = -Infinity
-  let sum = 0
-  for (let k = 0, p = 0; k < count; k++, p += STRIDE) {
-    const value = componentLog(packed, p, l, a, b)
-    if (value > best) {
-      sum = sum * Math.exp(best - value) + 1
-      best = value
-    } else sum += Math.exp(value - best)
-  }
-  return best === -Infinity ? best : best + Math.log(sum)
-}
-
 function componentLog(packed: Float64Array, p: number, l: number, a: number, b: number): number {
   const x = l - packed[p + 1]!
   const y = a - packed[p + 2]!
@@ -134,15 +120,24 @@ function nearestShares(
   }
 }
 
-function expect(s: Float32Array, n: number, mixture: Mixture, share: Float64Array): void {
-  const { count, packed } = mixture
-  for (let i = 0; i < n; i++) {
+function expect(s: Float32Array, n: number, { count, packed }: Mixture, share: Float64Array): void {
+  for (let i = 0, first = 0; i < n; i++, first += count) {
     const l = s[i * 3]!
     const a = s[i * 3 + 1]!
     const b = s[i * 3 + 2]!
-    const total = logDensity(mixture, l, a, b)
-    for (let k = 0; k < count; k++)
-      share[i * count + k] = Math.exp(componentLog(packed, k * STRIDE, l, a, b) - total)
+    let most = -Infinity
+    for (let k = 0; k < count; k++) {
+      const log = componentLog(packed, k * STRIDE, l, a, b)
+      share[first + k] = log
+      if (log > most) most = log
+    }
+    let sum = 0
+    for (let k = 0; k < count; k++) {
+      const relative = Math.exp(share[first + k]! - most)
+      share[first + k] = relative
+      sum += relative
+    }
+    for (let k = 0; k < count; k++) share[first + k]! /= sum
   }
 }
 
