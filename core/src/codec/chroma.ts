@@ -10,6 +10,8 @@ export type Chroma = '4:4:4' | '4:2:0'
  */
 const SEEN = 12
 const ALLOWED = 0.001
+/** Values that lie this near the first of four are at most 1.5 times as far from their mean, in code values. */
+const EVEN = 8
 
 /**
  * How a picture's colour is kept: once for four pixels, unless that would be seen. Saturated edges, such as a
@@ -19,26 +21,55 @@ const ALLOWED = 0.001
  * @param picture what is transparent does not count.
  */
 export function chromaFor({ width, height, data }: SrgbRgba8): Chroma {
-  let off = 0
+  const red = new Float64Array(4)
+  const blue = new Float64Array(4)
+  let left = ALLOWED * width * height
   for (let y = 0; y + 1 < height; y += 2)
     for (let x = 0; x + 1 < width; x += 2) {
-      let [low, high, sum] = [Infinity, -Infinity, 0]
-      let [lowB, highB, sumB] = [Infinity, -Infinity, 0]
+      const upper = (y * width + x) * 4
+      const lower = upper + width * 4
+      if (isEven(data, upper, lower)) continue
       for (let k = 0; k < 4; k++) {
-        const p = ((y + (k >> 1)) * width + x + (k & 1)) * 4
+        const p = (k < 2 ? upper : lower) + (k & 1) * 4
         const share = data[p + 3]! / 255
-        const [r, g, b] = [data[p]!, data[p + 1]!, data[p + 2]!]
-        const red = share * (0.5 * r - 0.4187 * g - 0.0813 * b)
-        const blue = share * (0.5 * b - 0.1687 * r - 0.3313 * g)
-        low = Math.min(low, red)
-        high = Math.max(high, red)
-        sum += red
-        lowB = Math.min(lowB, blue)
-        highB = Math.max(highB, blue)
-        sumB += blue
+        const r = data[p]!
+        const g = data[p + 1]!
+        const b = data[p + 2]!
+        red[k] = share * (0.5 * r - 0.4187 * g - 0.0813 * b)
+        blue[k] = share * (0.5 * b - 0.1687 * r - 0.3313 * g)
       }
-      const worst = Math.max(high - sum / 4, sum / 4 - low, highB - sumB / 4, sumB / 4 - lowB)
-      if (worst > SEEN) off += 4
+      if (farthestFromMean(red) <= SEEN && farthestFromMean(blue) <= SEEN) continue
+      left -= 4
+      if (left < 0) return '4:4:4'
     }
-  return off > ALLOWED * width * height ? '4:4:4' : '4:2:0'
+  return '4:2:0'
+}
+
+/**
+ * Whether four pixels differ so little that their colour can't be off: what lies within 8 of the first lies within 12 of
+ * its mean, and so is any mix of three of them by weights that add up to 1. Nearly all of a picture is like that.
+ */
+function isEven(data: Uint8ClampedArray, upper: number, lower: number): boolean {
+  const right = upper + 4
+  const lowerRight = lower + 4
+  const alpha = data[upper + 3]
+  if (data[right + 3] !== alpha || data[lower + 3] !== alpha || data[lowerRight + 3] !== alpha)
+    return false
+  for (let c = 0; c < 3; c++) {
+    const value = data[upper + c]!
+    if (Math.abs(data[right + c]! - value) > EVEN) return false
+    if (Math.abs(data[lower + c]! - value) > EVEN) return false
+    if (Math.abs(data[lowerRight + c]! - value) > EVEN) return false
+  }
+  return true
+}
+
+/** How far the farthest of four values is from their mean. */
+function farthestFromMean(four: Float64Array): number {
+  const a = four[0]!
+  const b = four[1]!
+  const c = four[2]!
+  const d = four[3]!
+  const mean = (a + b + c + d) / 4
+  return Math.max(Math.max(a, b, c, d) - mean, mean - Math.min(a, b, c, d))
 }
