@@ -6,6 +6,7 @@ import {
   type LinearRgba,
   type PlaneF32,
   type PlaneU8,
+  type Rgb,
   type SrgbRgba8,
 } from '../../raster'
 import { nearSoft } from './nearSoft'
@@ -25,9 +26,11 @@ const SEEN_PX = SQUARE_PX + 2 * CONTEXT_PX
 const GRID = { sidePx: SQUARE_PX, stepPx: 8, offsetPx: CONTEXT_PX }
 /** Squares that are answered at once. */
 const AT_ONCE = 16
+/** What a see-through photograph is seen on, as the finder sees it. */
+const BLACK: Rgb = [0, 0, 0]
 
 export interface OutlineInput {
-  /** Part of the photograph, opaque. */
+  /** Part of the photograph. */
   readonly picture: LinearRgba
   /** About where the product is, 0…1, soft along its outline; of the same size. */
   readonly coarse: PlaneF32
@@ -50,7 +53,7 @@ export async function layOutline(input: OutlineInput): Promise<PlaneF32> {
   const reached = nearSoft(coarse, reachPx)
   const alpha = planeF32(coarse)
   for (let i = 0; i < alpha.data.length; i++) alpha.data[i] = coarse.data[i]! > 0.5 ? 1 : 0
-  const bytes = srgbOfLinear(picture)
+  const bytes = srgbOfLinear(picture, BLACK)
   const squares = squaresOver(reached, GRID)
   for (let first = 0; first < squares.length; first += AT_ONCE) {
     const some = squares.slice(first, first + AT_ONCE)
