@@ -31,6 +31,8 @@ test.each([
   [300, 157, '1.91:1'],
   [628, 1200, '1:1.91'],
   [1000, 500, '2:1'],
+  [1200, 1500, '4:5'],
+  [1.91, 1, '1.91:1'],
 ])('the ratio of %i to %i is %s', (width, height, text) =>
   expect(formatRatio({ width, height })).toBe(text),
 )

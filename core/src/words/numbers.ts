@@ -38,12 +38,17 @@ export const formatSize = ({ width, height }: { width: number; height: number })
 /** Ratios up to these numbers are said in them: 16:9, 5:4. */
 const MAX_TERM = 21
 
-/** “4:5”; “1.91:1” where the numbers themselves say little. */
+/** “4:5”, also of 1200 to 1500; “1.91:1” where small whole numbers don't say it. */
 export function formatRatio({ width, height }: { width: number; height: number }): string {
-  if (Math.max(width, height) <= MAX_TERM) return `${width}:${height}`
+  const common = Number.isInteger(width) && Number.isInteger(height) ? divisor(width, height) : 1
+  const [across, down] = [width / common, height / common]
+  if (Math.max(across, down) <= MAX_TERM) return `${across}:${down}`
   const times = Number((Math.max(width, height) / Math.min(width, height)).toFixed(2))
   return width >= height ? `${times}:1` : `1:${times}`
 }
+
+/** The greatest common divisor (Euclid). */
+const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b))
 
 /** “+0.30”, “−12”, “0”: with a true minus. */
 export function formatSigned(value: number, digits = 0): string {

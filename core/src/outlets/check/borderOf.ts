@@ -24,6 +24,7 @@ const BORDER = 0.004
 /** Share of the border that may lie further off than its spread. */
 const APART = 0.01
 
+/** What the border of a picture is, sRGB as it came out of its file. */
 export function borderOf(picture: SrgbRgba8): Border {
   const { data } = picture
   const channels = [new Uint32Array(256), new Uint32Array(256), new Uint32Array(256)] as const
@@ -94,6 +95,6 @@ function spreadOf(
   return found?.deltaE ?? 0
 }
 
-/** Lab of sRGB bytes. */
+/** Lab of one colour in sRGB, 0…255 a channel. */
 export const labOfBytes = ([r, g, b]: Rgb): Rgb =>
   linearToLab([LINEAR_OF_BYTE[r]!, LINEAR_OF_BYTE[g]!, LINEAR_OF_BYTE[b]!])

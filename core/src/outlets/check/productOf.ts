@@ -10,8 +10,10 @@ const ROW = 0.004
 const OPAQUE = 128
 /** Columns that are counted in one pass over the picture. */
 const COLUMNS_AT_ONCE = 32
-/** Colours that are remembered, a power of two. */
-const REMEMBERED = 1 << 14
+/** Colours that are remembered: two to this power. */
+const REMEMBERED_BITS = 14
+/** 2³² over the golden ratio: multiplied by it, colours that lie close together fall far apart (Knuth 1973). */
+const SPREAD = 0x9e3779b1
 
 /** What stands out from the border's colour, as fractions; null where the border is of no one colour, or nothing does. */
 export function productOf(picture: SrgbRgba8, border: Border): Box01 | null {
@@ -75,11 +77,11 @@ function standsOutFrom(data: Uint8ClampedArray, colour: Rgb): (p: number) => boo
   const middle = labOfBytes(colour)
   const own = codeOf(...colour)
   /** Colours that were asked about, each as its code · 2 + the answer; at first all are the border's own. */
-  const remembered = new Int32Array(REMEMBERED).fill(own * 2)
+  const remembered = new Int32Array(1 << REMEMBERED_BITS).fill(own * 2)
   return (p) => {
     const code = codeOf(data[p]!, data[p + 1]!, data[p + 2]!)
     if (code === own) return false
-    const slot = (Math.imul(code, 0x9e3779b1) >>> 18) & (REMEMBERED - 1)
+    const slot = Math.imul(code, SPREAD) >>> (32 - REMEMBERED_BITS)
     const known = remembered[slot]!
     if (known >> 1 === code) return (known & 1) === 1
     const [l, a, b] = labOfBytes([data[p]!, data[p + 1]!, data[p + 2]!])
