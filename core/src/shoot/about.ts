@@ -1,6 +1,6 @@
 import { readsAbout, planShot, type BriefSteps, type Touches } from '../brief'
 import { NOTHING_KNOWN, type ShotAbout } from '../names'
-import { derived } from './derived'
+import { derived, derivedOfText } from './derived'
 import { groupBy } from './groupBy'
 import { pictureWords } from './products'
 import type { Product, Shoot, ShootRows, Shot } from './rows'
@@ -36,7 +36,7 @@ export function createAbouts() {
       }),
     ),
   )
-  const standingBy = derived((order: string) => standingOf(JSON.parse(order) as Placed[]))
+  const standingBy = derivedOfText((order) => standingOf(JSON.parse(order) as Placed[]))
   const dataFrom = derived(
     (
       products: ShootData['products'],
@@ -46,6 +46,10 @@ export function createAbouts() {
     ): ShootData => ({ shoot, products, standing, day }),
   )
   const briefReads = derived((steps: BriefSteps): boolean => readsAbout(planShot('', steps)))
+  /** Asked for every shot: once for all of them is enough. */
+  const anyMarkedAlone = derived((shots: readonly Shot[]): boolean =>
+    shots.some(({ touches }) => touches.mark !== undefined),
+  )
   const shotReads = derived((touches: Touches, steps: BriefSteps): boolean =>
     readsAbout(planShot('', steps, touches)),
   )
@@ -80,7 +84,7 @@ export function createAbouts() {
       },
       steps: BriefSteps,
     ): ShootData =>
-      briefReads(steps) || shots.some(({ touches }) => touches.mark !== undefined)
+      briefReads(steps) || anyMarkedAlone(shots)
         ? dataFrom(products, standingBy(orderOf(shots)), shoot.name, day)
         : NO_DATA,
     /** What is known of a shot, where its marks ask. */

@@ -1,7 +1,7 @@
 import type { AnyFinding, Surroundings } from '../findings'
 import type { Rgb } from '../raster'
 import { examinePhotograph, planEvenOut, wordsOf } from '../steps'
-import { derived } from './derived'
+import { derived, derivedOfEach } from './derived'
 import { evenInput } from './evenInputs'
 import { groupBy } from './groupBy'
 import type { OutOfLine } from './outOfLine'
@@ -88,7 +88,7 @@ export function createFindings(
     }
     return evs
   })
-  const examined = derived(
+  const examined = derivedOfEach(
     (
       shot: Shot,
       measured: Measured,
@@ -126,57 +126,61 @@ export function createFindings(
       .sort((a, b) => b.productPx - a.productPx)
     return largest ?? null
   })
+  /** What all shots of a shoot are seen against, looked up once for them all. */
+  const sharedBy = derived((view: ShootRows) => {
+    const recipe = recipeOf(view)
+    return {
+      recipe,
+      steps: recipe.steps,
+      largest: largestOf(recipe.steps),
+      evs: evsAgainstSiblings(view),
+      out: outOfLine(view),
+    }
+  })
   /** The findings about a shot's photograph; none until it is measured. */
   const photographFindings = (shot: Shot, view: ShootRows): readonly AnyFinding[] => {
     const measured = view.measures.get(shot.originalHash)
     if (!measured) return NONE
-    const { steps } = recipeOf(view)
+    const { steps, largest, evs } = sharedBy(view)
     const lighting = lightingOf(shot, view.lightings)
-    const ev = evsAgainstSiblings(view).get(shot.id) ?? null
-    return examined(shot, measured, lighting, steps, largestOf(steps), ev)
+    return examined(shot, measured, lighting, steps, largest, evs.get(shot.id) ?? null)
   }
-  const all = derived(
-    (
-      shot: Shot,
-      photograph: readonly AnyFinding[],
-      outBy01: number | null,
-      ...renditions: readonly Pick<Rendition, 'findings'>[]
-    ): readonly AnyFinding[] => {
-      const made = renditions.flatMap(({ findings }) => findings)
-      // What a finished file says of itself is truer than what its photograph lets expect.
-      const said = new Set(made.map(({ code }) => code))
-      const line: readonly OutOfLine[] =
-        outBy01 === null ? [] : [{ code: 'out-of-line', share01: outBy01 }]
-      return [
-        ...photograph.filter(({ code }) => !said.has(code)),
-        ...shot.findings,
-        ...made,
-        ...line,
-      ]
-    },
-  )
-  /** The findings of a shot with some of its renditions alone. */
-  const findingsWith = (
+  const gathered = (
     shot: Shot,
-    view: ShootRows,
-    renditions: readonly Pick<Rendition, 'findings'>[],
-  ): readonly AnyFinding[] =>
-    all(
-      shot,
-      photographFindings(shot, view),
-      outOfLine(view).get(shot.id)?.share01 ?? null,
-      ...renditions,
-    )
+    photograph: readonly AnyFinding[],
+    outBy01: number | null,
+    ...renditions: readonly Pick<Rendition, 'findings'>[]
+  ): readonly AnyFinding[] => {
+    const made = renditions.flatMap(({ findings }) => findings)
+    // What a finished file says of itself is truer than what its photograph lets expect.
+    const said = new Set(made.map(({ code }) => code))
+    const line: readonly OutOfLine[] =
+      outBy01 === null ? [] : [{ code: 'out-of-line', share01: outBy01 }]
+    return [...photograph.filter(({ code }) => !said.has(code)), ...shot.findings, ...made, ...line]
+  }
+  const ofSome = derived(gathered)
+  // Apart from those of some, so that neither forgets the other.
+  const ofAll = derivedOfEach(gathered)
+  const outBy01 = (shot: Shot, view: ShootRows): number | null =>
+    sharedBy(view).out.get(shot.id)?.share01 ?? null
   return {
     evsAgainstSiblings,
     photographFindings,
-    findingsWith,
+    /** The findings of a shot with some of its renditions alone. */
+    findingsWith: (
+      shot: Shot,
+      view: ShootRows,
+      renditions: readonly Pick<Rendition, 'findings'>[],
+    ): readonly AnyFinding[] =>
+      ofSome(shot, photographFindings(shot, view), outBy01(shot, view), ...renditions),
     /**
      * All findings of a shot: about its photograph, of the last run, of its renditions, and against its siblings; the
      * same list for as long as they are the same.
      */
-    findingsOf: (shot: Shot, view: ShootRows): readonly AnyFinding[] =>
-      findingsWith(shot, view, renditionsOf(shot, recipeOf(view), view.renditions)),
+    findingsOf: (shot: Shot, view: ShootRows): readonly AnyFinding[] => {
+      const renditions = renditionsOf(shot, sharedBy(view).recipe, view.renditions)
+      return ofAll(shot, photographFindings(shot, view), outBy01(shot, view), ...renditions)
+    },
   }
 }
 

@@ -2,7 +2,7 @@ import type { BriefSteps } from '../brief'
 import type { Placement } from '../outlets'
 import type { Standing } from '../steps'
 import { countOf } from '../words'
-import { derived } from './derived'
+import { derivedOfEach } from './derived'
 import { slotFor, type Recipe, type Recipes } from './recipe'
 import { slotOfId, type BriefId, type Rendition, type Shot } from './rows'
 
@@ -28,7 +28,7 @@ export function makeWords(toMake: number, total: number): string {
 
 /** How shots' renditions stand against what they are to be. */
 export function createStandings({ keyOf, sharedSteps }: Recipes) {
-  const slots = derived(
+  const slots = derivedOfEach(
     (
       shot: Pick<Shot, 'id'>,
       placements: readonly Placement[],
@@ -37,7 +37,7 @@ export function createStandings({ keyOf, sharedSteps }: Recipes) {
   )
   const slotsOf = (shot: Pick<Shot, 'id'>, { steps, briefId }: Recipe): readonly string[] =>
     slots(shot, steps.finish.placements, briefId)
-  const stale = derived(
+  const stale = derivedOfEach(
     (
       shot: Shot,
       _shared: BriefSteps,

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { Link, NavLink, Outlet, useParams } from 'react-router'
 import { useShootView } from '../data'
 import { BenchPlace } from '../features/bench'
@@ -114,23 +115,7 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
       borderBottomWidth="1px"
       borderColor="hairline"
     >
-      {STATIONS.map(({ path, word }) => (
-        <NavLink key={word} to={path ? `${base}/${path}` : base} end={path === ''}>
-          {({ isActive }) => (
-            <Flex
-              align="center"
-              height="100%"
-              fontWeight={isActive ? 700 : 500}
-              color={isActive ? 'ink' : 'softInk'}
-              borderBottomWidth="3px"
-              borderColor={isActive ? 'ink' : 'transparent'}
-              paddingTop="3px"
-            >
-              {word}
-            </Flex>
-          )}
-        </NavLink>
-      ))}
+      <StationLinks base={base} />
       <Flex flex="1" minWidth="0" justify="flex-end">
         {view && <UndoButtons shootId={view.shoot.id} />}
       </Flex>
@@ -143,3 +128,24 @@ function Stations({ shootId, isBench }: { shootId: string; isBench: boolean }) {
     </Flex>
   )
 }
+
+/** Drawn again when the place changes, not whenever something of the shoot does. */
+const StationLinks = memo(function StationLinks({ base }: { base: string }) {
+  return STATIONS.map(({ path, word }) => (
+    <NavLink key={word} to={path ? `${base}/${path}` : base} end={path === ''}>
+      {({ isActive }) => (
+        <Flex
+          align="center"
+          height="100%"
+          fontWeight={isActive ? 700 : 500}
+          color={isActive ? 'ink' : 'softInk'}
+          borderBottomWidth="3px"
+          borderColor={isActive ? 'ink' : 'transparent'}
+          paddingTop="3px"
+        >
+          {word}
+        </Flex>
+      )}
+    </NavLink>
+  ))
+})

@@ -1,4 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { create } from 'zustand'
 import { persist } from 'zustand/middleware'
 import { Action, Key } from '../ui'
@@ -22,7 +23,7 @@ interface KeyHint {
 }
 
 /** The keys of a screen that nobody would guess, at its foot, until they are put away. */
-export function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
+export const KeyHints = memo(function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
   const away = useHints((state) => state.away)
   if (away) return null
   return (
@@ -56,4 +57,4 @@ export function KeyHints({ hints }: { hints: readonly KeyHint[] }) {
       </Action>
     </Flex>
   )
-}
+})

@@ -1,6 +1,7 @@
-import { makeWords } from '@cloudbank/core/shoot'
+import { makeWords, type Recipe } from '@cloudbank/core/shoot'
 import { recipeOf } from '../../work/model'
 import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import { describeBrief } from '@cloudbank/core/brief'
 import { perform, putFields, type ShootView } from '../../data'
@@ -49,14 +50,7 @@ export function BriefCard({ view, model }: Props) {
           {strings.forEveryShot}
         </Text>
         {selected.length === 0 && <BriefPictures view={view} model={model} />}
-        {describeBrief(recipeOf(view)).map(({ id, title, words }) => (
-          <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
-            <Text width="52px" flex="none" fontWeight="650" fontSize="12px" lineHeight="18px">
-              {title}
-            </Text>
-            <Text whiteSpace="pre-line">{words}</Text>
-          </Flex>
-        ))}
+        <BriefWords recipe={recipeOf(view)} />
       </Box>
       <Flex gap="8px" wrap="wrap" padding="12px" borderTopWidth="1px" borderColor="hairline">
         <chakra.label flex="1 0 100%" fontSize="12px" title={strings.makesArrivalsHint}>
@@ -90,6 +84,17 @@ export function BriefCard({ view, model }: Props) {
     </Flex>
   )
 }
+
+const BriefWords = memo(function BriefWords({ recipe }: { recipe: Recipe }) {
+  return describeBrief(recipe).map(({ id, title, words }) => (
+    <Flex key={id} gap="12px" paddingY="9px" borderTopWidth="1px" borderColor="hairline">
+      <Text width="52px" flex="none" fontWeight="650" fontSize="12px" lineHeight="18px">
+        {title}
+      </Text>
+      <Text whiteSpace="pre-line">{words}</Text>
+    </Flex>
+  ))
+})
 
 async function setMakesArrivals({ shoot }: ShootView, makesArrivals: boolean): Promise<void> {
   await perform({

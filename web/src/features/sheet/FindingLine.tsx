@@ -1,4 +1,5 @@
 import { chakra, Text } from '@chakra-ui/react'
+import { memo } from 'react'
 import { formatCount } from '@cloudbank/core/words'
 import { Attention } from '../../ui'
 
@@ -29,11 +30,20 @@ export function FindingLine(props: {
   const { title, hint, count, needs, shown, onClick } = props
   return (
     <LineButton type="button" title={hint} aria-pressed={shown} onClick={onClick}>
-      {needs && <Attention />}
-      <Text flex="1">{title}</Text>
-      <Text fontFamily="mono" fontWeight="600" fontSize="12px">
-        {formatCount(count)}
-      </Text>
+      <LineWords title={title} count={count} needs={needs} />
     </LineButton>
   )
 }
+
+/** What a line says stays, whatever else of the shoot changes. */
+const LineWords = memo(function LineWords(props: { title: string; count: number; needs: boolean }) {
+  return (
+    <>
+      {props.needs && <Attention />}
+      <Text flex="1">{props.title}</Text>
+      <Text fontFamily="mono" fontWeight="600" fontSize="12px">
+        {formatCount(props.count)}
+      </Text>
+    </>
+  )
+})

@@ -1,6 +1,6 @@
 import { looksOf, type OrderId, ORDERS } from '@cloudbank/core/shoot'
 import { chakra, Flex, Input, Menu, NativeSelect, Portal, Text } from '@chakra-ui/react'
-import { useRef } from 'react'
+import { memo, useRef } from 'react'
 import { Link } from 'react-router'
 import { countOf } from '@cloudbank/core/words'
 import { keyLabel } from '../../keys/keys'
@@ -9,7 +9,7 @@ import { Action } from '../../ui'
 import type { StepLens } from '../../lens'
 import { FilterMenu, FilterWords } from './filter'
 import { recipeOf } from '../../work/model'
-import { LENSES } from './lens'
+import { LENSES, type LensId } from './lens'
 import { useSheet } from './sheetStore'
 import type { SheetModel } from './useSheetModel'
 import { strings } from './strings'
@@ -37,14 +37,7 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
         paddingX="16px"
         minWidth="0"
       >
-        <Flex gap="8px" marginRight="2px">
-          {LENSES.map(({ id, word, keyName }) => (
-            <Lens key={id} type="button" aria-pressed={lens === id} onClick={() => setLens(id)}>
-              {word}
-              <sup>{keyLabel(keyName)}</sup>
-            </Lens>
-          ))}
-        </Flex>
+        <Lenses lens={lens} onChange={setLens} />
         <FilterMenu view={view} filter={filter} onChange={setFilter} />
         <Input
           size="xs"
@@ -112,6 +105,25 @@ export function SheetHead({ view, model, onBrowse, onFolder, onProductData }: Pr
     </>
   )
 }
+
+/** Drawn again when the lens changes, not whenever something of the shoot does. */
+const Lenses = memo(function Lenses(props: { lens: LensId; onChange: (id: LensId) => void }) {
+  return (
+    <Flex gap="8px" marginRight="2px">
+      {LENSES.map(({ id, word, keyName }) => (
+        <Lens
+          key={id}
+          type="button"
+          aria-pressed={props.lens === id}
+          onClick={() => props.onChange(id)}
+        >
+          {word}
+          <sup>{keyLabel(keyName)}</sup>
+        </Lens>
+      ))}
+    </Flex>
+  )
+})
 
 /** As which placement the shots are seen, where they look different. */
 function SeenThrough({ view }: Pick<Props, 'view'>) {

@@ -1,7 +1,7 @@
 import { findingsByKind, verdictWords } from '@cloudbank/core/shoot'
 import { findingsOf, isChangedSince, recipeOf } from '../../work/model'
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import { CUT_OUT_FORMATS, type CutOutFormat } from '@cloudbank/core/cutOut'
 import type { ShootView, Shot } from '../../data'
 import { Action, Choose } from '../../ui'
@@ -144,22 +144,27 @@ function Facts({ rows }: { rows: readonly (readonly [string, string])[] }) {
   return (
     <Box as="dl" marginTop="4px" fontSize="12px">
       {rows.map(([name, value]) => (
-        <Flex
-          key={name}
-          gap="10px"
-          paddingY="4px"
-          borderTopWidth="1px"
-          borderColor="hairline"
-          justify="space-between"
-        >
-          <Text as="dt" flex="none" color="softInk">
-            {name}
-          </Text>
-          <Text as="dd" fontFamily="mono" textAlign="right" overflowWrap="anywhere">
-            {value}
-          </Text>
-        </Flex>
+        <Fact key={name} name={name} value={value} />
       ))}
     </Box>
   )
 }
+
+const Fact = memo(function Fact({ name, value }: { name: string; value: string }) {
+  return (
+    <Flex
+      gap="10px"
+      paddingY="4px"
+      borderTopWidth="1px"
+      borderColor="hairline"
+      justify="space-between"
+    >
+      <Text as="dt" flex="none" color="softInk">
+        {name}
+      </Text>
+      <Text as="dd" fontFamily="mono" textAlign="right" overflowWrap="anywhere">
+        {value}
+      </Text>
+    </Flex>
+  )
+})

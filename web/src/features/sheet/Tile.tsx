@@ -22,7 +22,8 @@ export interface TileProps {
   /** The smallest rendition that fills the tile, if one is made. */
   readonly rendition: Rendition | undefined
   readonly frame: FrameSettings
-  readonly view: ShootView
+  /** The shoot, where the lens draws the shot by it: any change of it draws the tile again. */
+  readonly view: ShootView | null
   /** How it stands against its lighting's neutral, for the Light lens. */
   readonly reading: LightReading | undefined
   /** How it stands with the outlets, for the Rules lens. */
@@ -79,11 +80,11 @@ export const Tile = memo(function Tile(props: TileProps) {
       onMouseLeave={() => setHovered(false)}
     >
       <div className="tile-mat" style={{ width: px, height: px }}>
-        {stepLens && !props.original ? (
+        {stepLens && props.view && !props.original ? (
           <LensPicture lens={stepLens} shot={shot} view={props.view}>
             {photograph}
           </LensPicture>
-        ) : lens === 'light' && !props.original ? (
+        ) : lens === 'light' && props.view && !props.original ? (
           <>
             <LitPreview view={props.view} shot={shot} sidePx={320} />
             {props.reading && <Patch reading={props.reading} />}
@@ -108,7 +109,7 @@ export const Tile = memo(function Tile(props: TileProps) {
               className={lens === 'light' ? 'is-long' : undefined}
               title={lens === 'light' ? reading(props) : undefined}
             >
-              {stepLens ? (
+              {stepLens && props.view ? (
                 <LensReading lens={stepLens} shot={shot} view={props.view} />
               ) : (
                 reading(props)

@@ -1,7 +1,7 @@
 import type { LightReading, OutletVerdict, ShotGroup } from '@cloudbank/core/shoot'
 import { Box } from '@chakra-ui/react'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { ShootView, Shot } from '../../data'
 import { GroupHead } from './GroupHead'
 import { planRows, rowOf, type Block, type Metrics, type SheetRow } from './sheetRows'
@@ -61,14 +61,17 @@ export function TileGrid(props: Props) {
   }, [focus])
   useMarquee(scroller)
 
-  const onPick = useMemo(
-    () => (id: string, event: React.MouseEvent) =>
+  // The order is made anew with every change of the shoot; the tiles are not to be drawn anew for it.
+  const orderNow = useRef(order)
+  useEffect(() => void (orderNow.current = order), [order])
+  const onPick = useCallback(
+    (id: string, event: React.MouseEvent) =>
       pick(
         id,
         event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'only',
-        order,
+        orderNow.current,
       ),
-    [pick, order],
+    [pick],
   )
   const tile = (shot: Shot) => (
     <SheetTile

@@ -24,3 +24,7 @@ const OWN_LENSES: readonly Lens[] = [
 export const LENSES: readonly Lens[] = [...OWN_LENSES, ...STEP_LENSES].sort((a, b) =>
   keyLabel(a.keyName).localeCompare(keyLabel(b.keyName)),
 )
+
+/** Whether a lens draws a shot by its shoot's rows, as Light and those of the steps do. */
+export const isDrawnByView = (lens: LensId): boolean =>
+  lens === 'light' || STEP_LENSES.some(({ id }) => id === lens)
