@@ -244,7 +244,7 @@ describe('keys', () => {
     expect(key({})).not.toMatch(/ground/)
     // Of a step at rest no more than the number of its engine, once that is not the first.
     expect(key({})).toContain('"frame":{"engine":2,"part":null}')
-    expect(key({})).toContain('"cut":{"engine":9,"part":{}}')
+    expect(key({})).toContain('"cut":{"engine":10,"part":{}}')
   })
 
   test('are of the photograph', () => {

@@ -24,7 +24,7 @@ const MID_GREY = '#808080'
 export const cut = defineStep({
   id: 'cut',
   title: 'Cut',
-  engine: 9,
+  engine: 10,
   settings: CutSettings,
   keptBy: ['method'],
   own: CutOwn,

@@ -1,42 +1,15 @@
 import { describe, expect, test } from 'vitest'
 import { FINDER_SIDE_PX, type Finder, type FinderQuestion } from '../../../networks'
 import { Memory } from '../../../memory'
-import { planeF32, planeU8, srgbRaster, type PlaneF32, type PlaneU8 } from '../../../raster'
+import { srgbRaster } from '../../../raster'
 import { photographSource } from '../../../source'
 import { beginCut } from '../cutting'
-import {
-  hintedLook,
-  hintsOf,
-  knownLook,
-  planesOf,
-  withHints,
-  type Hint,
-  type HintedLook,
-} from './hints'
+import { hintedLook, hintsOf, knownLook, planesOf } from './hints'
+import { box, stroke } from './hints.testing'
 import type { Repair } from './repairs'
 
 const SIDE = FINDER_SIDE_PX
 const PIXELS = SIDE * SIDE
-
-const stroke = (
-  kind: 'keep' | 'drop',
-  points: [number, number][],
-  radius = 0.012,
-): Extract<Hint, { kind: 'keep' | 'drop' }> => ({
-  kind,
-  turn: 0,
-  hidden: false,
-  points,
-  radius,
-  hardness: 0.8,
-})
-const box = (from: [number, number], to: [number, number]): Hint => ({
-  kind: 'box',
-  turn: 0,
-  hidden: false,
-  from,
-  to,
-})
 
 describe('what the network is told', () => {
   const planeOf = (planes: Float32Array, k: number): number[] =>
@@ -74,74 +47,6 @@ describe('what the network is told', () => {
     const paint: Repair = { ...stroke('keep', [[0.5, 0.5]]), kind: 'paint' }
     const told = stroke('drop', [[0.5, 0.5]], 0.008)
     expect(hintsOf([stroke('keep', [[0.5, 0.5]], 0.007), paint, told])).toEqual([told])
-  })
-})
-
-describe('a cut with what the network says otherwise', () => {
-  const SIZE = { width: 400, height: 200 }
-
-  /** Names of squares of the picture, in pixels: product in the cut on the left alone. */
-  const rect = (x0: number, y0: number, x1: number, y1: number) => ({ x0, y0, x1, y1 })
-  const BODY = rect(40, 60, 160, 140)
-  const ARM = rect(160, 80, 240, 120)
-  const OTHER = rect(300, 60, 360, 140)
-
-  const mapOf = (...product: ReturnType<typeof rect>[]): PlaneF32 => {
-    const map = planeF32({ width: SIDE, height: SIDE })
-    for (let i = 0; i < PIXELS; i++) {
-      const x = (((i % SIDE) + 0.5) / SIDE) * SIZE.width
-      const y = ((Math.floor(i / SIDE) + 0.5) / SIDE) * SIZE.height
-      const inside = product.some((r) => x > r.x0 && x < r.x1 && y > r.y0 && y < r.y1)
-      map.data[i] = inside ? 0.95 : 0.05
-    }
-    return map
-  }
-  const labelsOf = (...product: ReturnType<typeof rect>[]): PlaneU8 => {
-    const labels = planeU8(SIZE)
-    for (const { x0, y0, x1, y1 } of product)
-      for (let y = y0; y < y1; y++) labels.data.fill(1, y * SIZE.width + x0, y * SIZE.width + x1)
-    return labels
-  }
-  const look = (hints: Hint[], map: PlaneF32, untold: PlaneF32): HintedLook => ({
-    key: '',
-    hints,
-    map,
-    untold,
-  })
-  const at = ({ data }: PlaneU8, x: number, y: number): number => data[y * SIZE.width + x]!
-  const onArm = stroke('keep', [[0.5, 0.5]])
-
-  test('gains the piece that a stroke touches, and no other', () => {
-    const told = look([onArm], mapOf(BODY, ARM, OTHER), mapOf(BODY))
-    const cut = withHints(labelsOf(BODY), told)
-    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 1, 0])
-  })
-
-  test('loses the piece that a stroke touches, though one beside it is also thought to be none', () => {
-    const told = look([stroke('drop', [[0.5, 0.5]])], mapOf(BODY), mapOf(BODY, ARM, OTHER))
-    const cut = withHints(labelsOf(BODY, ARM, OTHER), told)
-    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([0, 1, 1])
-  })
-
-  test('keeps what the backdrop had decided against the network before', () => {
-    const told = look([onArm], mapOf(BODY, ARM), mapOf(BODY, ARM))
-    expect(withHints(labelsOf(BODY), told).data).toEqual(labelsOf(BODY).data)
-  })
-
-  test('keeps its own rim: what is thin is nobody’s change of mind', () => {
-    const wider = rect(BODY.x0 - 2, BODY.y0 - 2, BODY.x1 + 2, BODY.y1 + 2)
-    const along = stroke('keep', [
-      [0.1, 0.295],
-      [0.4, 0.295],
-    ])
-    const told = look([along], mapOf(wider), mapOf(BODY))
-    expect(withHints(labelsOf(BODY), told).data).toEqual(labelsOf(BODY).data)
-  })
-
-  test('takes in a box both what it now gains and what it loses', () => {
-    const told = look([box([0.1, 0.1], [0.95, 0.9])], mapOf(BODY, ARM), mapOf(BODY, OTHER))
-    const cut = withHints(labelsOf(BODY, OTHER), told)
-    expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 1, 0])
   })
 })
 
