@@ -1,101 +1,27 @@
 import { describe, expect, test } from 'vitest'
 import type { CutMatte, Matte } from '../../../matte'
 import { FINDER_SIDE_PX } from '../../../networks'
-import {
-  linearRaster,
-  planeF32,
-  planeU8,
-  srgbOfLinear,
-  wholeOf,
-  type PlaneF32,
-  type PlaneU8,
-} from '../../../raster'
-import { photographSource } from '../../../source'
+import { planeF32, planeU8, wholeOf, type PlaneF32 } from '../../../raster'
 import { carriedRepair } from './carry'
 import { brushHold, strokeAt } from '../../../strokes'
-import { workedEdge } from './edgeWork'
 import { geodesicDistance } from './geodesic'
 import { hintsOf, type HintedLook } from './hints'
-import { corner, outlineCoverage, svgPath } from './outline'
-import { isWorked, repairedMatte, type WholeEdge } from './repairedMatte'
-import { type Outline, type Repair } from './repairs'
+import { isWorked, repairedMatte } from './repairedMatte'
+import { type Repair } from './repairs'
 import { doneOf } from '../../../strokes'
-import { traceOutline } from './traceOutline'
-import { SURE_SIGNS } from '../../../matte/signs.testing'
-
-const SIDE = 240
-const AREA = { x: 0, y: 0, width: 1, height: 1 }
-const AT_REST: WholeEdge = { edgeShift: 0, edgeSoften: 0, edgeTightenPct: 0, speck: 0 }
-
-/** A disc of 60 px with a round hole of 18 px in it, on paper of nearly the same grey, and a loose piece. */
-const inDisc = (x: number, y: number): boolean => Math.hypot(x - 120, y - 120) < 60
-const inHole = (x: number, y: number): boolean => Math.hypot(x - 140, y - 120) < 18
-const inPiece = (x: number, y: number): boolean => Math.hypot(x - 30, y - 30) < 10
-const photograph = linearRaster({ width: SIDE, height: SIDE })
-let seed = 5
-const noise = (): number => ((seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5) * 0.01
-for (let y = 0, i = 0; y < SIDE; y++)
-  for (let x = 0; x < SIDE; x++, i++) {
-    const [cx, cy] = [x + 0.5, y + 0.5]
-    const solid = (inDisc(cx, cy) && !inHole(cx, cy)) || inPiece(cx, cy)
-    const v = (solid ? 0.4 : 0.6) + noise()
-    photograph.data.set([v, v, v, 1], i * 4)
-  }
-const source = photographSource(srgbOfLinear(photograph))
-
-const planeOf = (inside: (x: number, y: number) => boolean): PlaneU8 => {
-  const plane = planeU8({ width: SIDE, height: SIDE })
-  for (let y = 0, i = 0; y < SIDE; y++)
-    for (let x = 0; x < SIDE; x++, i++) plane.data[i] = inside(x + 0.5, y + 0.5) ? 255 : 0
-  return plane
-}
-const matteOf = (plane: PlaneU8): CutMatte => ({
-  kind: 'cut',
-  box: AREA,
-  unsure: 0,
-  holes: 0,
-  signs: { ...SURE_SIGNS, moved: 0.1 },
-  doubts: [],
-  repairs: 0,
-  atBorder: 'clear',
-  alphas: [{ sidePx: SIDE, area: AREA, plane }],
-})
-const truth = planeOf((x, y) => inDisc(x, y) && !inHole(x, y))
-
-const stroke = (
-  kind: 'keep' | 'drop' | 'paint' | 'erase',
-  points: [number, number][],
-  radiusPx: number,
-): Repair => ({
-  kind,
-  turn: 0,
-  hidden: false,
-  points: points.map(([x, y]) => [x / SIDE, y / SIDE]),
-  radius: radiusPx / SIDE,
-  hardness: 0.8,
-})
-
-/** Alpha over the whole photograph after repairs. */
-function repaired(
-  start: Matte,
-  repairs: readonly Repair[],
-  edge = AT_REST,
-  look: HintedLook | null = null,
-): PlaneU8 {
-  const matte = repairedMatte(source, start, { repairs, edge, look }, [SIDE])
-  const whole = planeU8({ width: SIDE, height: SIDE })
-  if (matte.kind === 'uncut') return whole
-  const { area, plane } = matte.alphas[0]
-  const [left, top] = [Math.round(area.x * SIDE), Math.round(area.y * SIDE)]
-  for (let y = 0; y < plane.height; y++)
-    whole.data.set(
-      plane.data.subarray(y * plane.width, (y + 1) * plane.width),
-      (top + y) * SIDE + left,
-    )
-  return whole
-}
-const wrong = (alpha: PlaneU8, than: PlaneU8 = truth): number =>
-  alpha.data.reduce((sum, a, i) => sum + (a > 127 !== than.data[i]! > 127 ? 1 : 0), 0)
+import {
+  AT_REST,
+  SIDE,
+  inDisc,
+  inHole,
+  inPiece,
+  source,
+  planeOf,
+  matteOf,
+  stroke,
+  wrong,
+  repaired,
+} from './disc.testing'
 
 describe('what the network says, told by a stroke', () => {
   const mapOf = (inside: (x: number, y: number) => boolean): PlaneF32 => {
@@ -259,119 +185,6 @@ describe('other repairs', () => {
     const without = [repairs[0]!, repairs[2]!]
     expect(repaired(start, without).data).toEqual(repaired(afresh(), without).data)
     expect(repaired(start, without).data[30 * SIDE + 30]).toBe(255)
-  })
-})
-
-describe('the whole edge', () => {
-  const disc = matteOf(planeOf(inDisc))
-  const area = (alpha: PlaneU8): number => alpha.data.reduce((sum, a) => sum + a / 255, 0)
-  test('is moved by what is asked', () => {
-    for (const shift of [-10, -4, 4, 10]) {
-      const alpha = repaired(disc, [], { ...AT_REST, edgeShift: shift })
-      const radius = Math.sqrt(area(alpha) / Math.PI)
-      expect(radius).toBeCloseTo(60 + (shift * SIDE) / 1000, 0)
-    }
-  })
-  test('softened has its middle where it was; tightened it is steep again', () => {
-    const soft = repaired(disc, [], { ...AT_REST, edgeSoften: 10 })
-    expect(area(soft)).toBeCloseTo(area(disc.alphas[0].plane), -2)
-    const mixed = (alpha: PlaneU8): number => alpha.data.filter((a) => a > 10 && a < 245).length
-    const tight = repaired(disc, [], { ...AT_REST, edgeSoften: 10, edgeTightenPct: 100 })
-    expect(mixed(tight)).toBeLessThan(0.5 * mixed(soft))
-  })
-  test('pieces that are smaller than asked go', () => {
-    const two = matteOf(planeOf((x, y) => inDisc(x, y) || inPiece(x, y)))
-    expect(repaired(two, [], { ...AT_REST, speck: 60 }).data[30 * SIDE + 30]).toBe(255)
-    const small = matteOf(planeOf((x, y) => inDisc(x, y) || Math.hypot(x - 30, y - 30) < 5))
-    expect(repaired(small, [], { ...AT_REST, speck: 60 }).data[30 * SIDE + 30]).toBe(0)
-  })
-  test('keeps its profile where it moves', () => {
-    const ramp = planeF32(
-      { width: 64, height: 8 },
-      Float32Array.from({ length: 512 }, (_, i) => Math.min(1, Math.max(0, ((i % 64) - 29.5) / 6))),
-    )
-    const { data } = workedEdge(ramp, { shiftPx: 4, softenPx: 0, steepness: 1 })
-    for (let x = 22; x < 40; x++)
-      expect(data[4 * 64 + x]).toBeCloseTo(ramp.data[4 * 64 + x + 4]!, 1)
-  })
-})
-
-describe('paths', () => {
-  const square: Outline = [
-    [0.25, 0.25],
-    [0.75, 0.25],
-    [0.75, 0.75],
-    [0.25, 0.75],
-  ].map(([x, y]) => corner([x!, y!]))
-  /** The usual four curves for a circle, by the constant 0.5523. */
-  const circle = (cx: number, cy: number, r: number): Outline => {
-    const k = 0.5523 * r
-    return [
-      { at: [cx + r, cy], in: [cx + r, cy - k], out: [cx + r, cy + k] },
-      { at: [cx, cy + r], in: [cx + k, cy + r], out: [cx - k, cy + r] },
-      { at: [cx - r, cy], in: [cx - r, cy + k], out: [cx - r, cy - k] },
-      { at: [cx, cy - r], in: [cx - k, cy - r], out: [cx + k, cy - r] },
-    ]
-  }
-  const covered = (outlines: readonly Outline[], side = 100): number => {
-    const plane = outlineCoverage(
-      outlines,
-      { width: side, height: side },
-      wholeOf({ width: side, height: side }),
-    )
-    return plane.data.reduce((sum, share) => sum + share, 0)
-  }
-  test('cover what they enclose, to a part of a pixel, holes left out', () => {
-    expect(covered([square])).toBeCloseTo(2500, 0)
-    expect(covered([square.map(({ at: [x, y] }) => corner([x + 0.0033, y + 0.0033]))])).toBeCloseTo(
-      2500,
-      -1,
-    )
-    expect(covered([circle(0.5, 0.5, 0.3)])).toBeCloseTo(Math.PI * 900, -1)
-    expect(covered([circle(0.5, 0.5, 0.3), circle(0.5, 0.5, 0.1)])).toBeCloseTo(Math.PI * 800, -1)
-  })
-  test('are made of a mask with few nodes, and make the same mask again', () => {
-    const soft = planeU8({ width: SIDE, height: SIDE })
-    for (let y = 0, i = 0; y < SIDE; y++)
-      for (let x = 0; x < SIDE; x++, i++) {
-        const disc = 60.5 - Math.hypot(x + 0.5 - 120, y + 0.5 - 120)
-        const hole = Math.hypot(x + 0.5 - 140, y + 0.5 - 120) - 17.5
-        soft.data[i] = 255 * Math.min(1, Math.max(0, Math.min(disc, hole)))
-      }
-    const path = traceOutline(matteOf(soft))
-    expect(path).toHaveLength(2)
-    const nodes = path.reduce((sum, { length }) => sum + length, 0)
-    expect(nodes).toBeLessThan(20)
-    const again = repaired({ kind: 'uncut', reason: 'no-product' }, [
-      { kind: 'path', turn: 0, hidden: false, outlines: path },
-    ])
-    expect(wrong(again, soft)).toBeLessThan(0.015 * Math.PI * 60 ** 2)
-    const twice = traceOutline(matteOf(again))
-    const third = repaired({ kind: 'uncut', reason: 'no-product' }, [
-      { kind: 'path', turn: 0, hidden: false, outlines: twice },
-    ])
-    expect(wrong(third, again)).toBeLessThan(0.015 * Math.PI * 60 ** 2)
-  })
-  test('keep corners where a mask has them', () => {
-    const box = planeOf((x, y) => x > 60 && x < 180 && y > 80 && y < 160)
-    const [path] = traceOutline(matteOf(box))
-    expect(path!.length).toBeLessThanOrEqual(8)
-    for (const [x, y] of [
-      [60, 80],
-      [180, 80],
-      [180, 160],
-      [60, 160],
-    ] as const) {
-      const nearest = Math.min(
-        ...path!.map(({ at }) => Math.hypot(at[0] * SIDE - x, at[1] * SIDE - y)),
-      )
-      expect(nearest).toBeLessThan(1.5)
-    }
-  })
-  test('are written as SVG in the pixels of the photograph', () => {
-    expect(svgPath([square], { width: 200, height: 100 })).toBe(
-      'M50 25C50 25 150 25 150 25C150 25 150 75 150 75C150 75 50 75 50 75C50 75 50 25 50 25Z',
-    )
   })
 })
 
