@@ -131,7 +131,6 @@ export function createFindings(
     const recipe = recipeOf(view)
     return {
       recipe,
-      steps: recipe.steps,
       largest: largestOf(recipe.steps),
       evs: evsAgainstSiblings(view),
       out: outOfLine(view),
@@ -141,9 +140,9 @@ export function createFindings(
   const photographFindings = (shot: Shot, view: ShootRows): readonly AnyFinding[] => {
     const measured = view.measures.get(shot.originalHash)
     if (!measured) return NONE
-    const { steps, largest, evs } = sharedBy(view)
+    const { recipe, largest, evs } = sharedBy(view)
     const lighting = lightingOf(shot, view.lightings)
-    return examined(shot, measured, lighting, steps, largest, evs.get(shot.id) ?? null)
+    return examined(shot, measured, lighting, recipe.steps, largest, evs.get(shot.id) ?? null)
   }
   const gathered = (
     shot: Shot,

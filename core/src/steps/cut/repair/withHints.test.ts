@@ -66,7 +66,7 @@ describe('a cut with what the network says otherwise', () => {
     expect([at(cut, 200, 100), at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 1, 0])
   })
 
-  test('gains all that the network had thought was product where nothing had been cut', () => {
+  test('gains the piece under a stroke that keeps where nothing had been cut, and no other', () => {
     const onBody = stroke('keep', [[0.25, 0.5]])
     const cut = withHints(labelsOf(), look([onBody], mapOf(BODY, OTHER), mapOf(BODY, OTHER)))
     expect([at(cut, 100, 100), at(cut, 330, 100)]).toEqual([1, 0])
